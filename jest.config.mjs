@@ -1,0 +1,22 @@
+/** Packages that ship as ES modules only and so pass through the compiler in tests. */
+const esModules = ['d3', 'd3-[a-z0-9-]+', 'internmap', 'delaunator', 'robust-predicates', 'nanoid'];
+
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/tests'],
+  testPathIgnorePatterns: ['/node_modules/', '/tests/e2e/'],
+  transform: {
+    '^.+\\.(ts|tsx|js|mjs)$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${esModules.join('|')})/)`],
+};

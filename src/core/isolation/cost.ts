@@ -1,0 +1,81 @@
+import {
+  labelParts,
+  NEVER_SUPPLY_KINDS,
+  STAGED_KINDS,
+  SUPPLY_CONVERTING_KINDS,
+  type IsolationPlan,
+  type Link,
+  type Outlet,
+  type PlantGraph,
+} from '../plant';
+
+/** What a plan costs: minutes of work, what an hour of lost supply costs, and how many things are touched. */
+export interface PlanCost {
+  readonly effort: number;
+  readonly outage: number;
+  readonly points: number;
+}
+
+/** Minutes to restrain one store. Source: practice. */
+export const RESTRAIN_MINUTES = 5;
+
+/**
+ * Minutes to close, lock and tag one link: its own figure, else 60 for what has to be unbolted or disconnected and 10
+ * for the rest; half of that when it stands closed in normal running and only has to be locked. Source: practice.
+ */
+export function closingMinutes(link: Link): number {
+  const minutes = link.minutes ?? (STAGED_KINDS.has(link.kind) ? 60 : 10);
+  return link.normal === 'closed' ? minutes / 2 : minutes;
+}
+
+/** Minutes to open one outlet, or to apply an earth: its own figure, else 5. Source: practice. */
+export const openingMinutes = (outlet: Outlet): number => outlet.minutes ?? 5;
+
+/** 1 for each link over which supply passes in normal line-up: not normally closed, within a medium or converting it. */
+export function listSupplyLinks(graph: PlantGraph): Uint8Array {
+  return Uint8Array.from(graph.links, (link, number) => {
+    if (link.normal === 'closed' || NEVER_SUPPLY_KINDS.has(link.kind)) return 0;
+    const a = graph.medium[graph.ends[2 * number] as number]?.id;
+    const b = graph.medium[graph.ends[2 * number + 1] as number]?.id;
+    return a === b || SUPPLY_CONVERTING_KINDS.has(link.kind) ? 1 : 0;
+  });
+}
+
+/** 1 for each section that a source feeds over the given links. */
+export function computeFed(graph: PlantGraph, supplies: (link: number) => boolean): Uint8Array {
+  const part = labelParts(graph, supplies);
+  const fedParts = new Set<number>();
+  graph.isSource.forEach((isSource, section) => {
+    if (isSource) fedParts.add(part[section] as number);
+  });
+  return Uint8Array.from(part, (number) => (fedParts.has(number) ? 1 : 0));
+}
+
+/** Numbers of the sections that a source feeds in normal line-up and none feeds once `close` is closed as well. */
+export function listLostSections(graph: PlantGraph, close: readonly string[]): number[] {
+  const supply = listSupplyLinks(graph);
+  const closed = new Set(close.map((id) => graph.linkAt.get(id)));
+  const before = computeFed(graph, (link) => supply[link] === 1);
+  const after = computeFed(graph, (link) => supply[link] === 1 && !closed.has(link));
+  return [...before.keys()].filter((section) => before[section] && !after[section]);
+}
+
+/** Computes what a plan costs; ids that the plant does not have cost nothing. */
+export function computeCost(graph: PlantGraph, plan: IsolationPlan): PlanCost {
+  const links = [...new Set(plan.close)].flatMap((id) => graph.links[graph.linkAt.get(id) ?? -1] ?? []);
+  const outlets = [...new Set(plan.open)].flatMap(
+    (id) => graph.outlets[graph.outletAt.get(id) ?? -1] ?? [],
+  );
+  const restraints = [...new Set(plan.restrain)].filter((id) => graph.storeAt.has(id)).length;
+  const closing = links.reduce((sum, link) => sum + closingMinutes(link), 0);
+  const opening = outlets.reduce((sum, outlet) => sum + openingMinutes(outlet), 0);
+  const outage = listLostSections(graph, plan.close).reduce(
+    (sum, section) => sum + (graph.sections[section]?.serves ?? 0),
+    0,
+  );
+  return {
+    effort: closing + opening + restraints * RESTRAIN_MINUTES,
+    outage,
+    points: links.length + outlets.length + restraints,
+  };
+}

@@ -1,0 +1,94 @@
+import { linksOf, otherEnd, type Outlet, type PlantGraph } from '../../plant';
+import { leadsToSafety, sectionOfOutlet } from '../bodies';
+import type { EarthDemand, Requirement, SourceDemand } from '../requirement';
+import { listSupplyLinks } from '../cost';
+
+/** What a planning run may use and what it leaves aside. */
+export interface PlannerOptions {
+  /** Links that may be closed; all that have strength when absent. */
+  readonly mayClose?: (link: number) => boolean;
+  /** Links whose closing costs nothing because another stage has paid for it. */
+  readonly paidLinks?: ReadonlySet<number>;
+  readonly paidOutlets?: ReadonlySet<number>;
+  readonly paidStores?: ReadonlySet<number>;
+  /** Stores (numbers) that are left to an accepted measure. */
+  readonly waivedStores?: ReadonlySet<number>;
+  /** Work sections (numbers) whose earth is left to an accepted measure. */
+  readonly waivedEarths?: ReadonlySet<number>;
+}
+
+/** The fixed facts of one planning problem. */
+export interface PlannerModel {
+  readonly graph: PlantGraph;
+  readonly zone: readonly number[];
+  readonly isZone: Uint8Array;
+  readonly demands: readonly SourceDemand[];
+  readonly earths: readonly EarthDemand[];
+  readonly stores: readonly number[];
+  /** 1 for each link that may be closed as a barrier. */
+  readonly candidate: Uint8Array;
+  /** Numbers of outlets that let down to a safe place, by section. */
+  readonly safeOutlets: ReadonlyMap<number, readonly number[]>;
+  /** Work sections whose body has to be bled. */
+  readonly bledWork: readonly number[];
+  readonly supply: Uint8Array;
+  /** Sections whose loss of supply costs something. */
+  readonly served: readonly number[];
+  readonly options: PlannerOptions;
+}
+
+function groupSafeOutlets(graph: PlantGraph): Map<number, number[]> {
+  const bySection = new Map<number, number[]>();
+  graph.outlets.forEach((outlet: Outlet, number) => {
+    if (!leadsToSafety(graph, outlet)) return;
+    const section = sectionOfOutlet(graph, number);
+    bySection.set(section, [...(bySection.get(section) ?? []), number]);
+  });
+  return bySection;
+}
+
+/** Lays out a planning problem: the demands to be met, and what may be closed, opened and restrained for them. */
+export function buildModel(
+  graph: PlantGraph,
+  requirement: Pick<Requirement, 'demands' | 'earths' | 'trace'>,
+  options: PlannerOptions = {},
+): PlannerModel {
+  const zone = requirement.trace.zone;
+  const isZone = new Uint8Array(graph.sections.length);
+  for (const section of zone) isZone[section] = 1;
+  const bledWork = new Set(requirement.demands.flatMap((demand) => (demand.bled ? demand.reaches : [])));
+  return {
+    graph,
+    zone,
+    isZone,
+    demands: requirement.demands,
+    earths: requirement.earths.filter((demand) => !options.waivedEarths?.has(demand.section)),
+    stores: [...graph.stores.keys()].filter(
+      (store) => graph.stores[store]?.store.release !== 'wait' && !options.waivedStores?.has(store),
+    ),
+    candidate: Uint8Array.from(graph.links, (_link, number) =>
+      graph.strength[number] && (options.mayClose?.(number) ?? true) ? 1 : 0,
+    ),
+    safeOutlets: groupSafeOutlets(graph),
+    bledWork: [...bledWork].sort((a, b) => a - b),
+    supply: listSupplyLinks(graph),
+    served: [...graph.sections.keys()].filter((section) => (graph.sections[section]?.serves ?? 0) > 0),
+    options,
+  };
+}
+
+/** Visits every section that can be reached from `from` over links that `passes`; answers them in the order found. */
+export function flood(
+  graph: PlantGraph,
+  from: Iterable<number>,
+  passes: (link: number, next: number) => boolean,
+): Set<number> {
+  const seen = new Set(from);
+  for (const section of seen) {
+    for (const link of linksOf(graph, section)) {
+      const next = otherEnd(graph, link, section);
+      if (!seen.has(next) && passes(link, next)) seen.add(next);
+    }
+  }
+  return seen;
+}

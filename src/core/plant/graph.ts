@@ -1,0 +1,150 @@
+import { STRENGTH_BY_KIND, type LinkKind, type Strength } from './kinds';
+import type { Energy, Link, Medium, Outlet, Plant, Section, Store } from './schema';
+import { presentOrThrow } from '../result';
+
+/** A store together with the section (by number) that holds it. */
+export interface PlacedStore {
+  readonly store: Store;
+  readonly section: number;
+}
+
+/**
+ * The plant as one undirected graph. Sections and links are numbered in the order of their ids, so that
+ * whatever is computed does not depend on the order in the file.
+ */
+export interface PlantGraph {
+  readonly plant: Plant;
+  readonly sections: readonly Section[];
+  readonly links: readonly Link[];
+  readonly outlets: readonly Outlet[];
+  readonly stores: readonly PlacedStore[];
+  /** Section number by id. */
+  readonly sectionAt: ReadonlyMap<string, number>;
+  /** Link number by id. */
+  readonly linkAt: ReadonlyMap<string, number>;
+  readonly outletAt: ReadonlyMap<string, number>;
+  readonly storeAt: ReadonlyMap<string, number>;
+  /** Both ends of link n are at 2n and 2n + 1. */
+  readonly ends: Int32Array;
+  /** What each link counts for when closed and locked. */
+  readonly strength: Uint8Array;
+  /** Links at section n are `incident[start[n]]` up to `incident[start[n + 1] - 1]`. */
+  readonly start: Int32Array;
+  readonly incident: Int32Array;
+  readonly medium: readonly Medium[];
+  readonly isSource: Uint8Array;
+}
+
+/** Strength of one link by the site's table: 0 when it cannot be locked, is held by nothing physical, or is known to pass. */
+export function computeStrength(
+  link: Link,
+  byKind: Readonly<Record<LinkKind, Strength>> = STRENGTH_BY_KIND,
+): Strength {
+  if (link.lockable === false || link.operated === 'remote' || link.passing === true) return 0;
+  return byKind[link.kind];
+}
+
+/** Orders ids by their code units: the same on every machine, whatever its language. */
+export function compareIds(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
+const inIdOrder = <Row extends { readonly id: string }>(rows: readonly Row[]): Row[] =>
+  [...rows].sort((a, b) => compareIds(a.id, b.id));
+
+const numbered = (rows: readonly { readonly id: string }[]): Map<string, number> =>
+  new Map(rows.map((row, index) => [row.id, index]));
+
+function listIncidence(sectionCount: number, ends: Int32Array) {
+  const start = new Int32Array(sectionCount + 1);
+  for (const end of ends) start[end + 1] = (start[end + 1] ?? 0) + 1;
+  for (let n = 0; n < sectionCount; n++) start[n + 1] = (start[n + 1] ?? 0) + (start[n] ?? 0);
+  const next = start.slice();
+  const incident = new Int32Array(ends.length);
+  ends.forEach((end, index) => {
+    const slot = next[end] ?? 0;
+    incident[slot] = index >> 1;
+    next[end] = slot + 1;
+  });
+  return { start, incident };
+}
+
+/** Builds the graph of a parsed plant. */
+export function buildGraph(
+  plant: Plant,
+  byKind: Readonly<Record<LinkKind, Strength>> = STRENGTH_BY_KIND,
+): PlantGraph {
+  const sections = inIdOrder(plant.sections);
+  const links = inIdOrder(plant.links);
+  const outlets = inIdOrder(plant.outlets);
+  const sectionAt = numbered(sections);
+  const media = new Map(plant.media.map((medium) => [medium.id, medium]));
+  const ends = new Int32Array(links.length * 2);
+  links.forEach((link, index) => {
+    ends[2 * index] = presentOrThrow(sectionAt.get(link.between[0]), link.between[0]);
+    ends[2 * index + 1] = presentOrThrow(sectionAt.get(link.between[1]), link.between[1]);
+  });
+  const stores = sections
+    .flatMap((section, index) => (section.stores ?? []).map((store) => ({ store, section: index })))
+    .sort((a, b) => compareIds(a.store.id, b.store.id));
+  return {
+    plant,
+    sections,
+    links,
+    outlets,
+    stores,
+    sectionAt,
+    linkAt: numbered(links),
+    outletAt: numbered(outlets),
+    storeAt: numbered(stores.map(({ store }) => store)),
+    ends,
+    strength: Uint8Array.from(links, (link) => computeStrength(link, byKind)),
+    ...listIncidence(sections.length, ends),
+    medium: sections.map((section) => presentOrThrow(media.get(section.medium), section.medium)),
+    isSource: Uint8Array.from(sections, (section) => (section.source ? 1 : 0)),
+  };
+}
+
+/** The section at the other end of a link. */
+export function otherEnd(graph: PlantGraph, link: number, section: number): number {
+  const first = graph.ends[2 * link] as number;
+  return first === section ? (graph.ends[2 * link + 1] as number) : first;
+}
+
+/** The links at a section, by number. */
+export function linksOf(graph: PlantGraph, section: number): Int32Array {
+  return graph.incident.subarray(graph.start[section], graph.start[section + 1]);
+}
+
+export function isFluid(energy: Energy): boolean {
+  return energy === 'process' || energy === 'pressure';
+}
+
+/**
+ * Numbers the connected parts that remain when `passes` says over which links energy passes.
+ * Answers the part of each section; parts are numbered in the order of their first section.
+ */
+export function labelParts(
+  graph: PlantGraph,
+  passes: (link: number) => boolean,
+): Int32Array {
+  const part = new Int32Array(graph.sections.length).fill(-1);
+  let count = 0;
+  const queue: number[] = [];
+  for (let seed = 0; seed < part.length; seed++) {
+    if (part[seed] !== -1) continue;
+    part[seed] = count;
+    queue.push(seed);
+    for (let section = queue.pop(); section !== undefined; section = queue.pop()) {
+      for (const link of linksOf(graph, section)) {
+        if (!passes(link)) continue;
+        const next = otherEnd(graph, link, section);
+        if (part[next] !== -1) continue;
+        part[next] = count;
+        queue.push(next);
+      }
+    }
+    count++;
+  }
+  return part;
+}

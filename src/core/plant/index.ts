@@ -1,0 +1,5 @@
+export * from './graph';
+export * from './kinds';
+export * from './parse';
+export type { FileProblem } from './problems';
+export * from './schema';

@@ -1,0 +1,201 @@
+import type { z } from 'zod';
+import type { Result } from '../result';
+import {
+  gradesSchema,
+  planSchema,
+  plantSchema,
+  scopeSchema,
+  type Grade,
+  type IsolationPlan,
+  type Plant,
+  type Scope,
+} from './schema';
+import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
+
+/** A plant of 50,000 links takes about 15 MB; what is larger than this is not a plant file. */
+export const LARGEST_FILE_BYTES = 40 * 1024 * 1024;
+
+/** At most this many problems of one file are listed; the rest is counted. */
+const MOST_PROBLEMS = 200;
+
+function limitProblems(problems: readonly FileProblem[]): FileProblem[] {
+  if (problems.length <= MOST_PROBLEMS) return [...problems];
+  const rest = problems.length - MOST_PROBLEMS;
+  return [
+    ...problems.slice(0, MOST_PROBLEMS),
+    { path: '(file)', message: `and ${rest} more problems like these` },
+  ];
+}
+
+/** Reads JSON text: the document, or one problem that says where reading stopped. */
+export function parseJson(text: string): Result<unknown, FileProblem> {
+  const size = text.length;
+  if (size > LARGEST_FILE_BYTES) {
+    const message = `is ${(size / 1048576).toFixed(0)} MB, at most ${LARGEST_FILE_BYTES / 1048576} MB is read`;
+    return { ok: false, problems: [{ path: '(file)', message }] };
+  }
+  try {
+    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) as unknown };
+  } catch (error) {
+    const reason = error instanceof Error ? error.message.slice(0, 160) : 'unreadable';
+    return { ok: false, problems: [{ path: '(file)', message: `is not JSON: ${reason}` }] };
+  }
+}
+
+function parseWith<Schema extends z.ZodType>(
+  schema: Schema,
+  document: unknown,
+): Result<z.infer<Schema>, FileProblem> {
+  const read = schema.safeParse(document);
+  if (read.success) return { ok: true, value: read.data };
+  return {
+    ok: false,
+    problems: limitProblems(listSchemaProblems(document, read.error.issues)),
+  };
+}
+
+class IdBook {
+  readonly problems: FileProblem[] = [];
+  private readonly seen = new Map<string, string>();
+
+  claim(id: string, path: readonly PropertyKey[]): void {
+    const first = this.seen.get(id);
+    const here = formatPath(path);
+    if (first === undefined) this.seen.set(id, here);
+    else this.add(path, `id ${showValue(id)} is already used at ${first}; ids are unique across the file`);
+  }
+
+  add(path: readonly PropertyKey[], message: string): void {
+    this.problems.push({ path: formatPath(path), message });
+  }
+
+  refer(known: ReadonlySet<string>, table: string, id: string, path: readonly PropertyKey[]): void {
+    if (!known.has(id)) this.add(path, `leads to ${showValue(id)}, which is not in ${table}`);
+  }
+}
+
+const idsOf = (rows: readonly { readonly id: string }[]) => new Set(rows.map((row) => row.id));
+
+function claimIds(plant: Plant, book: IdBook): void {
+  const tables = ['areas', 'media', 'sections', 'links', 'outlets', 'gauges', 'equipment'] as const;
+  for (const table of tables) {
+    plant[table].forEach((row, index) => book.claim(row.id, [table, index, 'id']));
+  }
+  plant.sections.forEach((section, index) =>
+    section.stores?.forEach((store, at) =>
+      book.claim(store.id, ['sections', index, 'stores', at, 'id']),
+    ),
+  );
+}
+
+function referSections(plant: Plant, book: IdBook): void {
+  const areas = idsOf(plant.areas);
+  const media = idsOf(plant.media);
+  const outlets = idsOf(plant.outlets);
+  plant.sections.forEach((section, index) => {
+    book.refer(areas, 'areas', section.area, ['sections', index, 'area']);
+    book.refer(media, 'media', section.medium, ['sections', index, 'medium']);
+    section.stores?.forEach((store, at) => {
+      if (store.release === 'restrain' || store.release === 'wait') return;
+      const path = ['sections', index, 'stores', at, 'release'];
+      book.refer(outlets, 'outlets (nor "restrain" or "wait")', store.release, path);
+    });
+  });
+}
+
+function referLinks(plant: Plant, book: IdBook): void {
+  const sections = idsOf(plant.sections);
+  plant.links.forEach((link, index) => {
+    link.between.forEach((end, at) =>
+      book.refer(sections, 'sections', end, ['links', index, 'between', at]),
+    );
+    if (link.between[0] === link.between[1]) {
+      book.add(['links', index, 'between'], `joins ${showValue(link.between[0])} to itself`);
+    }
+    if (link.powered_by !== undefined) {
+      book.refer(sections, 'sections', link.powered_by, ['links', index, 'powered_by']);
+    }
+    link.protects?.forEach((end, at) =>
+      book.refer(sections, 'sections', end, ['links', index, 'protects', at]),
+    );
+  });
+}
+
+function referTheRest(plant: Plant, book: IdBook): void {
+  const sections = idsOf(plant.sections);
+  const areas = idsOf(plant.areas);
+  plant.outlets.forEach((outlet, index) => {
+    book.refer(sections, 'sections', outlet.section, ['outlets', index, 'section']);
+  });
+  plant.gauges.forEach((gauge, index) =>
+    book.refer(sections, 'sections', gauge.section, ['gauges', index, 'section']),
+  );
+  plant.equipment.forEach((item, index) => {
+    book.refer(areas, 'areas', item.area, ['equipment', index, 'area']);
+    item.sections.forEach((section, at) =>
+      book.refer(sections, 'sections', section, ['equipment', index, 'sections', at]),
+    );
+  });
+}
+
+/**
+ * Reads a plant document (already parsed JSON). Answers the plant, or every problem with its path:
+ * unknown field, wrong type, value out of range, id used twice, reference to nothing.
+ */
+export function parsePlant(document: unknown): Result<Plant, FileProblem> {
+  const read = parseWith(plantSchema, document);
+  if (!read.ok) return read;
+  const book = new IdBook();
+  claimIds(read.value, book);
+  referSections(read.value, book);
+  referLinks(read.value, book);
+  referTheRest(read.value, book);
+  if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
+  return read;
+}
+
+/** Reads plant text as it stands in a file. */
+export function parsePlantText(text: string): Result<Plant, FileProblem> {
+  const json = parseJson(text);
+  return json.ok ? parsePlant(json.value) : json;
+}
+
+/** Reads a job's scope; every section must be in the plant. */
+export function parseScope(document: unknown, plant: Plant): Result<Scope, FileProblem> {
+  const read = parseWith(scopeSchema, document);
+  if (!read.ok) return read;
+  const sections = idsOf(plant.sections);
+  const problems = read.value.work.flatMap((work, index) =>
+    sections.has(work.section)
+      ? []
+      : [
+          {
+            path: formatPath(['work', index, 'section']),
+            message: `${showValue(work.section)} is not a section of ${plant.name}`,
+          },
+        ],
+  );
+  return problems.length > 0 ? { ok: false, problems } : read;
+}
+
+/** Reads grades that override the table; every key must be a source of the plant. */
+export function parseGrades(
+  document: unknown,
+  plant: Plant,
+): Result<Readonly<Record<string, Grade>>, FileProblem> {
+  const read = parseWith(gradesSchema, document);
+  if (!read.ok) return read;
+  const sources = new Set(plant.sections.filter((section) => section.source).map((section) => section.id));
+  const problems = Object.keys(read.value)
+    .filter((id) => !sources.has(id))
+    .map((id) => ({ path: id, message: `is not a source of ${plant.name}` }));
+  return problems.length > 0 ? { ok: false, problems } : read;
+}
+
+/** Reads a plan. Unknown ids in it are findings of the check, not problems of the file. */
+export function parsePlan(document: unknown): Result<IsolationPlan, FileProblem> {
+  const read = parseWith(planSchema, document);
+  if (!read.ok) return read;
+  const { close, open, restrain } = read.value;
+  return { ok: true, value: { close, open, restrain } };
+}

@@ -1,0 +1,186 @@
+import { z } from 'zod';
+import { LINK_KINDS } from './kinds';
+
+const id = z.string().min(1, 'an id may not be empty').max(80, 'an id has at most 80 characters');
+const name = z.string().min(1, 'may not be empty').max(200, 'has at most 200 characters');
+const metres = z.number();
+const minutes = z.number().min(0);
+
+export const ENERGIES = [
+  'electrical',
+  'mechanical',
+  'pressure',
+  'process',
+  'thermal',
+  'gravity',
+  'radiation',
+] as const;
+export const ACTIVITIES = ['open', 'enter', 'hot-work', 'touch'] as const;
+export const GAUGE_READS = ['pressure', 'level', 'temperature', 'voltage', 'motion', 'gas'] as const;
+
+const area = z.strictObject({
+  id,
+  name,
+  outline: z.array(z.tuple([metres, metres])),
+  zone: z.enum(['none', '0', '1', '2', '20', '21', '22']),
+});
+
+const medium = z.strictObject({
+  id,
+  name,
+  energy: z.enum(ENERGIES),
+  phase: z.enum(['gas', 'liquid', 'vapour', 'solid', 'none']),
+  hazards: z.array(
+    z.enum(['flammable', 'toxic', 'asphyxiant', 'corrosive', 'hot', 'cold', 'oxidising']),
+  ),
+  lfl_pct: z.number().gt(0).max(100).optional(),
+  relative_density: z.number().gt(0).optional(),
+});
+
+/** Parameters of a store differ by kind and are all numbers in SI units; only `_c` (Celsius) may be negative. */
+const store = z
+  .object({
+    id,
+    kind: z.enum([
+      'gas',
+      'capacitor',
+      'accumulator',
+      'spring',
+      'raised-mass',
+      'rotor',
+      'hot-body',
+      'trapped-liquid',
+    ]),
+    release: z.string().min(1, 'a store needs a release: an outlet id, "restrain" or "wait"'),
+  })
+  .catchall(z.number())
+  .superRefine((value, context) => {
+    for (const [key, parameter] of Object.entries(value)) {
+      if (typeof parameter !== 'number') continue;
+      const least = key.endsWith('_c') ? -273.15 : 0;
+      if (parameter < least) {
+        context.addIssue({
+          code: 'too_small',
+          origin: 'number',
+          minimum: least,
+          inclusive: true,
+          input: parameter,
+          path: [key],
+        });
+      }
+    }
+  });
+
+const section = z.strictObject({
+  id,
+  name,
+  medium: id,
+  area: id,
+  at: z.tuple([metres, metres, metres]).optional(),
+  source: z.strictObject({ name }).optional(),
+  serves: z.number().min(0).optional(),
+  pressure_bar: z.number().min(0).optional(),
+  temperature_c: z.number().min(-273.15).optional(),
+  voltage_v: z.number().min(0).optional(),
+  volume_m3: z.number().gt(0).optional(),
+  dn_mm: z.number().gt(0).optional(),
+  stores: z.array(store).optional(),
+});
+
+const link = z.strictObject({
+  id,
+  kind: z.enum(LINK_KINDS),
+  between: z.tuple([id, id]),
+  normal: z.enum(['open', 'closed']).optional(),
+  lockable: z.boolean().optional(),
+  operated: z.enum(['hand', 'remote']).optional(),
+  fails: z.enum(['open', 'closed', 'stay']).optional(),
+  powered_by: id.optional(),
+  protects: z.array(id).optional(),
+  at: z.tuple([metres, metres, metres]).optional(),
+  minutes: minutes.optional(),
+  passing: z.boolean().optional(),
+});
+
+const outlet = z.strictObject({
+  id,
+  section: id,
+  kind: z.enum(['vent', 'drain', 'bleed', 'earth']),
+  leads_to: z.enum(['safe', 'closed-system', 'atmosphere', 'earth']),
+  system: z.string().min(1).optional(),
+  minutes: minutes.optional(),
+});
+
+const gauge = z.strictObject({ id, section: id, reads: z.enum(GAUGE_READS) });
+
+const equipment = z.strictObject({
+  id,
+  name,
+  kind: z.string().min(1),
+  area: id,
+  sections: z.array(id),
+  start_stations: z.array(z.string().min(1)).optional(),
+  space: z.record(z.string(), z.json()).optional(),
+});
+
+/** The plant file, format "heavy-lantern/plant", version 1. Pressures are gauge. */
+export const plantSchema = z.strictObject({
+  format: z.literal('heavy-lantern/plant'),
+  version: z.literal(1),
+  name,
+  areas: z.array(area),
+  media: z.array(medium),
+  sections: z.array(section),
+  links: z.array(link),
+  outlets: z.array(outlet).default([]),
+  gauges: z.array(gauge).default([]),
+  equipment: z.array(equipment).default([]),
+});
+
+export type Plant = z.infer<typeof plantSchema>;
+export type Area = Plant['areas'][number];
+export type Medium = Plant['media'][number];
+export type Section = Plant['sections'][number];
+export type Store = NonNullable<Section['stores']>[number];
+export type Link = Plant['links'][number];
+export type Outlet = Plant['outlets'][number];
+export type Gauge = Plant['gauges'][number];
+export type Equipment = Plant['equipment'][number];
+export type Energy = Medium['energy'];
+
+/** What a job does, where, and for how long (hours, above 0). */
+export const scopeSchema = z.strictObject({
+  work: z
+    .array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) }))
+    .min(1, 'a job works on at least one section'),
+  hours: z.number().gt(0).max(8784),
+});
+export type Scope = z.infer<typeof scopeSchema>;
+export type Activity = Scope['work'][number]['activity'];
+
+/** Grades of isolation, weakest first. */
+export const GRADES = ['single', 'single-bled', 'double', 'double-bled', 'positive'] as const;
+export type Grade = (typeof GRADES)[number];
+
+export const gradesSchema = z.record(id, z.enum(GRADES));
+
+/** The links that a plan closes and locks, the outlets it opens and the stores it restrains. */
+export interface IsolationPlan {
+  readonly close: readonly string[];
+  readonly open: readonly string[];
+  readonly restrain: readonly string[];
+}
+
+/** A plan as a file; the answer of `plan` may be handed back as it is, its figures are computed anew. */
+export const planSchema = z.strictObject({
+  close: z.array(id),
+  open: z.array(id).default([]),
+  restrain: z.array(id).default([]),
+  cost: z.unknown().optional(),
+  passes: z.unknown().optional(),
+  findings: z.unknown().optional(),
+  extra_measures: z.unknown().optional(),
+  stages: z.unknown().optional(),
+  optimal: z.unknown().optional(),
+  gap: z.unknown().optional(),
+});
