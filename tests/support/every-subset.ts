@@ -31,7 +31,11 @@ export function searchEverySubset(
     const cost = computeCost(graph, plan);
     aims.forEach(([first, then], n) => {
       const old = best[n];
-      if (!old || cost[first] < old[first] || (cost[first] === old[first] && cost[then] < old[then])) {
+      if (
+        !old ||
+        cost[first] < old[first] ||
+        (cost[first] === old[first] && cost[then] < old[then])
+      ) {
         best[n] = cost;
       }
     });

@@ -98,7 +98,9 @@ export function rollPlant(seed: number): {
             {
               id: `T${n}`,
               kind: 'gas' as const,
-              release: dice.chance(0.5) ? `O${dice.below(outletCount)}` : dice.pick(['restrain', 'wait']),
+              release: dice.chance(0.5)
+                ? `O${dice.below(outletCount)}`
+                : dice.pick(['restrain', 'wait']),
             },
           ],
         }
@@ -118,11 +120,18 @@ export function rollPlant(seed: number): {
   };
   const activity = dice.pick(['open', 'enter', 'hot-work', 'touch'] as const);
   const work = [{ section: 'S0', activity }];
-  if (dice.chance(0.25) && !sections[1]?.source) work.push({ section: 'S1', activity: dice.pick(['open', 'touch'] as const) });
+  if (dice.chance(0.25) && !sections[1]?.source)
+    work.push({ section: 'S1', activity: dice.pick(['open', 'touch'] as const) });
   const grades: Record<string, Grade> = {};
   for (const section of sections) {
     if (section.source && dice.chance(0.3)) {
-      grades[section.id] = dice.pick(['single', 'single-bled', 'double', 'double-bled', 'positive'] as const);
+      grades[section.id] = dice.pick([
+        'single',
+        'single-bled',
+        'double',
+        'double-bled',
+        'positive',
+      ] as const);
     }
   }
   return { plant, scope: { work, hours: dice.pick([8, 100]) }, grades };

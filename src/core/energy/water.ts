@@ -20,8 +20,6 @@ export function computeWaterCompressibility(celsius: number): number {
   const t = celsius;
   const numerator =
     50.88496 +
-    t *
-      (0.6163813 +
-        t * (1.459187e-3 + t * (20.08438e-6 + t * (-58.47727e-9 + t * 410.411e-12))));
+    t * (0.6163813 + t * (1.459187e-3 + t * (20.08438e-6 + t * (-58.47727e-9 + t * 410.411e-12))));
   return (numerator / (1 + 19.67348e-3 * t)) * 1e-6;
 }

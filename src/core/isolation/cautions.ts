@@ -41,7 +41,11 @@ function cautionNoSource(requirement: Requirement): Finding[] {
   ];
 }
 
-function cautionNoOutlet(graph: PlantGraph, state: PlantState, requirement: Requirement): Finding[] {
+function cautionNoOutlet(
+  graph: PlantGraph,
+  state: PlantState,
+  requirement: Requirement,
+): Finding[] {
   const bodiesWithOutlet = new Set(
     graph.outlets.flatMap((outlet, number) =>
       outlet.kind === 'earth' ? [] : [bodyOf(state, sectionOfOutlet(graph, number))],
@@ -52,7 +56,11 @@ function cautionNoOutlet(graph: PlantGraph, state: PlantState, requirement: Requ
     .filter((section) => !bodiesWithOutlet.has(bodyOf(state, section)))
     .map((section) => {
       const id = graph.sections[section]?.id ?? '';
-      return makeFinding('no-outlet', id, `${id} has no vent, drain or bleed at all to be let down by`);
+      return makeFinding(
+        'no-outlet',
+        id,
+        `${id} has no vent, drain or bleed at all to be let down by`,
+      );
     });
 }
 

@@ -202,8 +202,16 @@ function findUnearthed(graph: PlantGraph, state: PlantState, demand: EarthDemand
   );
   if (barrierAt === undefined) return [];
   const mends = graph.outlets
-    .filter((outlet) => outlet.kind === 'earth' && tree.cost[graph.sectionAt.get(outlet.section) ?? -1] !== UNREACHED)
-    .map((outlet) => ({ action: 'open' as const, id: outlet.id, words: `apply the earth ${outlet.id}` }));
+    .filter(
+      (outlet) =>
+        outlet.kind === 'earth' &&
+        tree.cost[graph.sectionAt.get(outlet.section) ?? -1] !== UNREACHED,
+    )
+    .map((outlet) => ({
+      action: 'open' as const,
+      id: outlet.id,
+      words: `apply the earth ${outlet.id}`,
+    }));
   return [
     makeFinding(
       'earth-missing',

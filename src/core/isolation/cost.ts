@@ -62,7 +62,9 @@ export function listLostSections(graph: PlantGraph, close: readonly string[]): n
 
 /** Computes what a plan costs; ids that the plant does not have cost nothing. */
 export function computeCost(graph: PlantGraph, plan: IsolationPlan): PlanCost {
-  const links = [...new Set(plan.close)].flatMap((id) => graph.links[graph.linkAt.get(id) ?? -1] ?? []);
+  const links = [...new Set(plan.close)].flatMap(
+    (id) => graph.links[graph.linkAt.get(id) ?? -1] ?? [],
+  );
   const outlets = [...new Set(plan.open)].flatMap(
     (id) => graph.outlets[graph.outletAt.get(id) ?? -1] ?? [],
   );

@@ -4,7 +4,12 @@ export * from './cost';
 export * from './findings';
 export { findBestPlan } from './planner/best';
 export { planIsolation, type PlanAnswer, type PlanningResult } from './planner/plan';
-export { writeLp, type IntegerProgramme, type ProgrammeOutcome, type ProgrammeSolver } from './planner/programme';
+export {
+  writeLp,
+  type IntegerProgramme,
+  type ProgrammeOutcome,
+  type ProgrammeSolver,
+} from './planner/programme';
 export type { ExtraMeasure } from './planner/shortfall';
 export type { Stage } from './planner/stages';
 export type { Aim } from './planner/solve';

@@ -130,8 +130,7 @@ function gradeOne(
     const doing = activity === 'enter' ? 'a person goes inside' : 'hot work is done on';
     return { grade: 'positive', reason: `${doing} ${work.id}, which ${medium.name} can reach` };
   }
-  const opened =
-    activity === 'open' ? gradeOpened(medium, source, work, hours, policy) : undefined;
+  const opened = activity === 'open' ? gradeOpened(medium, source, work, hours, policy) : undefined;
   if (opened) return opened;
   return medium.energy === 'electrical'
     ? { grade: 'single', reason: `${medium.name}: one locked break, proved dead at ${work.id}` }
@@ -152,7 +151,14 @@ function demandOf(
     .filter(({ at }) => component[at] === component[traced.section])
     .map(({ work, at }) => ({
       at,
-      ...gradeOne(medium, source, graph.sections[at] as Section, work.activity, scope.hours, policy),
+      ...gradeOne(
+        medium,
+        source,
+        graph.sections[at] as Section,
+        work.activity,
+        scope.hours,
+        policy,
+      ),
     }));
   const grade = graded.reduce<Grade>((best, one) => strongerGrade(best, one.grade), 'single');
   return {
@@ -178,7 +184,9 @@ function listEarths(
   demands: readonly SourceDemand[],
   policy: GradePolicy,
 ): EarthDemand[] {
-  const touched = scope.work.filter((work) => work.activity === 'touch' || work.activity === 'open');
+  const touched = scope.work.filter(
+    (work) => work.activity === 'touch' || work.activity === 'open',
+  );
   const sections = [...new Set(touched.map((work) => graph.sectionAt.get(work.section) as number))];
   return sections
     .sort((a, b) => a - b)
@@ -199,7 +207,11 @@ function listEarths(
     });
 }
 
-function applyOverride(graph: PlantGraph, demand: SourceDemand, grade: Grade | undefined): SourceDemand {
+function applyOverride(
+  graph: PlantGraph,
+  demand: SourceDemand,
+  grade: Grade | undefined,
+): SourceDemand {
   if (grade === undefined || grade === demand.tableGrade) return demand;
   const direction = rankGrade(grade) > rankGrade(demand.tableGrade) ? 'raised' : 'lowered';
   return {
@@ -228,7 +240,11 @@ export function computeRequirement(
     trace,
     policy,
     demands: table.map((demand) =>
-      applyOverride(graph, demand, Object.hasOwn(overrides, demand.id) ? overrides[demand.id] : undefined),
+      applyOverride(
+        graph,
+        demand,
+        Object.hasOwn(overrides, demand.id) ? overrides[demand.id] : undefined,
+      ),
     ),
     earths: listEarths(graph, scope, table, policy),
   };

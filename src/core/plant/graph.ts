@@ -124,10 +124,7 @@ export function isFluid(energy: Energy): boolean {
  * Numbers the connected parts that remain when `passes` says over which links energy passes.
  * Answers the part of each section; parts are numbered in the order of their first section.
  */
-export function labelParts(
-  graph: PlantGraph,
-  passes: (link: number) => boolean,
-): Int32Array {
+export function labelParts(graph: PlantGraph, passes: (link: number) => boolean): Int32Array {
   const part = new Int32Array(graph.sections.length).fill(-1);
   let count = 0;
   const queue: number[] = [];

@@ -62,7 +62,11 @@ class IdBook {
     const first = this.seen.get(id);
     const here = formatPath(path);
     if (first === undefined) this.seen.set(id, here);
-    else this.add(path, `id ${showValue(id)} is already used at ${first}; ids are unique across the file`);
+    else
+      this.add(
+        path,
+        `id ${showValue(id)} is already used at ${first}; ids are unique across the file`,
+      );
   }
 
   add(path: readonly PropertyKey[], message: string): void {
@@ -185,7 +189,9 @@ export function parseGrades(
 ): Result<Readonly<Record<string, Grade>>, FileProblem> {
   const read = parseWith(gradesSchema, document);
   if (!read.ok) return read;
-  const sources = new Set(plant.sections.filter((section) => section.source).map((section) => section.id));
+  const sources = new Set(
+    plant.sections.filter((section) => section.source).map((section) => section.id),
+  );
   const problems = Object.keys(read.value)
     .filter((id) => !sources.has(id))
     .map((id) => ({ path: id, message: `is not a source of ${plant.name}` }));

@@ -16,7 +16,14 @@ export const ENERGIES = [
   'radiation',
 ] as const;
 export const ACTIVITIES = ['open', 'enter', 'hot-work', 'touch'] as const;
-export const GAUGE_READS = ['pressure', 'level', 'temperature', 'voltage', 'motion', 'gas'] as const;
+export const GAUGE_READS = [
+  'pressure',
+  'level',
+  'temperature',
+  'voltage',
+  'motion',
+  'gas',
+] as const;
 
 const area = z.strictObject({
   id,

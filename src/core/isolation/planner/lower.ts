@@ -75,7 +75,10 @@ export function findShortfall(
   if (hopeless.length > 0) {
     return { hopeless, unmet: changed.map(({ demand }) => demand.id), requirement, options: none };
   }
-  const base: Requirement = { ...requirement, demands: lowered.map(({ best }) => best as SourceDemand) };
+  const base: Requirement = {
+    ...requirement,
+    demands: lowered.map(({ best }) => best as SourceDemand),
+  };
   const waivers = findWaivers(graph, base, solver, options);
   const reached = lowerTogether(graph, base, solver, { ...options, ...waivers });
   const unmet = requirement.demands

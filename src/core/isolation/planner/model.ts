@@ -56,7 +56,9 @@ export function buildModel(
   const zone = requirement.trace.zone;
   const isZone = new Uint8Array(graph.sections.length);
   for (const section of zone) isZone[section] = 1;
-  const bledWork = new Set(requirement.demands.flatMap((demand) => (demand.bled ? demand.reaches : [])));
+  const bledWork = new Set(
+    requirement.demands.flatMap((demand) => (demand.bled ? demand.reaches : [])),
+  );
   return {
     graph,
     zone,
@@ -72,7 +74,9 @@ export function buildModel(
     safeOutlets: groupSafeOutlets(graph),
     bledWork: [...bledWork].sort((a, b) => a - b),
     supply: listSupplyLinks(graph),
-    served: [...graph.sections.keys()].filter((section) => (graph.sections[section]?.serves ?? 0) > 0),
+    served: [...graph.sections.keys()].filter(
+      (section) => (graph.sections[section]?.serves ?? 0) > 0,
+    ),
     options,
   };
 }

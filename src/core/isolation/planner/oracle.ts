@@ -2,9 +2,10 @@ import { linksOf, otherEnd, type PlantGraph } from '../../plant';
 import { sectionOfOutlet } from '../bodies';
 import { computeFed } from '../cost';
 import { searchRoutes, traceBack, UNREACHED, type Route } from '../routes';
+import type { Levels } from './levels';
 import { flood, type PlannerModel } from './model';
 import type { Clause } from './programme';
-import { bledOf, ClauseBuilder, closeOf, lostOf, openOf, restrainOf } from './variables';
+import { ClauseBuilder, closeOf, levelOf, lostOf, openOf, restrainOf } from './variables';
 
 /** What the master problem proposes: the names of the variables that stand at 1. */
 export type Proposal = ReadonlySet<string>;
@@ -26,9 +27,10 @@ function readProposal(model: PlannerModel, proposal: Proposal): Reading {
 }
 
 const sectionsAlong = (graph: PlantGraph, route: Route, start: number): number[] =>
-  route.reduce<number[]>((path, link) => [...path, otherEnd(graph, link, path.at(-1) as number)], [
-    start,
-  ]);
+  route.reduce<number[]>(
+    (path, link) => [...path, otherEnd(graph, link, path.at(-1) as number)],
+    [start],
+  );
 
 /** Adds the links of a route that may be closed, each with a factor. */
 function plusRoute(
@@ -51,14 +53,12 @@ function collectRoutes(
   model: PlannerModel,
   sources: readonly number[],
   most: number,
-  weigh: (link: number, next: number, used: ReadonlySet<number>) => number,
+  weigh: (link: number, used: ReadonlySet<number>) => number,
 ): { source: number; route: Route }[] {
   const used = new Set<number>();
   const found: { source: number; route: Route }[] = [];
   while (found.length < MOST_ROUTES_A_ROUND) {
-    const tree = searchRoutes(model.graph, model.zone, (link, _section, next) =>
-      weigh(link, next, used),
-    );
+    const tree = searchRoutes(model.graph, model.zone, (link) => weigh(link, used));
     const source = sources.find((section) => (tree.cost[section] as number) < most);
     if (source === undefined) break;
     const route = traceBack(model.graph, tree, source);
@@ -72,7 +72,7 @@ function collectRoutes(
 
 function breakSingle(model: PlannerModel, reading: Reading): Clause[] {
   const sources = model.demands.map((demand) => demand.source);
-  return collectRoutes(model, sources, 1, (link, _next, used) =>
+  return collectRoutes(model, sources, 1, (link, used) =>
     reading.closed[link] || used.has(link) ? -1 : 0,
   ).map(({ route }) => plusRoute(new ClauseBuilder(), model, route).atLeast(1));
 }
@@ -81,10 +81,10 @@ const strengthOf = (model: PlannerModel) => (link: number) => model.graph.streng
 
 function breakDouble(model: PlannerModel, reading: Reading): Clause[] {
   const sources = model.demands
-    .filter((demand) => demand.grade === 'double' || demand.grade === 'double-bled')
+    .filter((demand) => demand.grade === 'double')
     .map((demand) => demand.source);
   if (sources.length === 0) return [];
-  return collectRoutes(model, sources, 2, (link, _next, used) =>
+  return collectRoutes(model, sources, 2, (link, used) =>
     used.has(link) ? 2 : reading.closed[link] ? strengthOf(model)(link) : 0,
   ).map(({ route }) => plusRoute(new ClauseBuilder(), model, route, strengthOf(model)).atLeast(2));
 }
@@ -95,7 +95,7 @@ function breakPositive(model: PlannerModel, reading: Reading): Clause[] {
     .map((demand) => demand.source);
   if (sources.length === 0) return [];
   const isPositive = (link: number) => (strengthOf(model)(link) === 2 ? 1 : 0);
-  return collectRoutes(model, sources, 1, (link, _next, used) =>
+  return collectRoutes(model, sources, 1, (link, used) =>
     isPositive(link) && (reading.closed[link] || used.has(link)) ? -1 : 0,
   ).map(({ route }) => plusRoute(new ClauseBuilder(), model, route, isPositive).atLeast(1));
 }
@@ -187,38 +187,21 @@ function breakBled(model: PlannerModel, reading: Reading): Clause[] {
   );
 }
 
-/** Truth of the variables that claim "this section lies in a bled body other than the zone's". */
-function breakBledBetween(model: PlannerModel, reading: Reading, proposal: Proposal): Clause[] {
-  return [...model.graph.sections.keys()]
-    .filter((section) => proposal.has(bledOf(section)))
-    .flatMap((section) => {
-      const guard = () => new ClauseBuilder().not(bledOf(section));
-      const body = bodyAround(model, reading, section);
-      const work = [...body].find((one) => model.isZone[one]);
-      if (work === undefined) return demandBled(model, reading, section, guard);
-      const route = routeBetween(model, reading, [section], work);
-      return [plusRoute(guard(), model, route).atLeast(1)];
-    });
-}
-
-function breakDoubleBled(model: PlannerModel, reading: Reading, proposal: Proposal): Clause[] {
-  const sources = model.demands
-    .filter((demand) => demand.grade === 'double-bled')
-    .map((demand) => demand.source);
-  if (sources.length === 0) return [];
-  const positive = (link: number) => (strengthOf(model)(link) === 2 ? 1 : 0);
-  return collectRoutes(model, sources, 1, (link, next, used) =>
-    proposal.has(bledOf(next)) || (positive(link) && (reading.closed[link] || used.has(link)))
-      ? -1
-      : used.has(link)
-        ? 1
-        : 0,
-  ).map(({ source, route }) => {
-    const clause = plusRoute(new ClauseBuilder(), model, route, positive);
-    for (const section of sectionsAlong(model.graph, route, source)) {
-      if (!model.graph.isSource[section] && !model.isZone[section]) clause.plus(bledOf(section));
-    }
-    return clause.atLeast(1);
+/** Every node that stands between two barriers has to lie in a bled body. */
+function breakLevels(
+  model: PlannerModel,
+  reading: Reading,
+  proposal: Proposal,
+  levels: Levels,
+): Clause[] {
+  const done = new Set<number>();
+  return [...levels.node].flatMap((node, section) => {
+    if (done.has(node)) return [];
+    done.add(node);
+    const stands = (level: 1 | 2) => proposal.has(levelOf(node, level));
+    if (!stands(1) || stands(2)) return [];
+    const guard = () => new ClauseBuilder().not(levelOf(node, 1)).plus(levelOf(node, 2));
+    return demandBled(model, reading, section, guard);
   });
 }
 
@@ -265,7 +248,8 @@ function breakEarths(model: PlannerModel, reading: Reading): Clause[] {
       (outlet) =>
         graph.outlets[outlet]?.kind === 'earth' && sectionOfOutlet(graph, outlet) === section,
     );
-  const isEarthed = (section: number) => earthsOn(section).some((outlet) => reading.opened.has(outlet));
+  const isEarthed = (section: number) =>
+    earthsOn(section).some((outlet) => reading.opened.has(outlet));
   return model.earths.flatMap(({ section: work }) => {
     if (isEarthed(work)) return [];
     const tree = searchRoutes(graph, [work], (link, _section, next) =>
@@ -298,7 +282,9 @@ function breakSupply(model: PlannerModel, reading: Reading, proposal: Proposal):
       const clause = new ClauseBuilder().plus(lostOf(section));
       const part = flood(graph, [section], (link) => supply[link] === 1 && !reading.closed[link]);
       const bounds = new Set(
-        [...boundaryOf(model, reading, part)].map(({ link }) => link).filter((link) => supply[link]),
+        [...boundaryOf(model, reading, part)]
+          .map(({ link }) => link)
+          .filter((link) => supply[link]),
       );
       bounds.forEach((link) => clause.not(closeOf(link)));
       return clause.atLeast(1);
@@ -312,6 +298,7 @@ function breakSupply(model: PlannerModel, reading: Reading, proposal: Proposal):
 export function listBrokenClauses(
   model: PlannerModel,
   proposal: Proposal,
+  levels: Levels | undefined,
   withSupply: boolean,
 ): Clause[] {
   const reading = readProposal(model, proposal);
@@ -319,11 +306,10 @@ export function listBrokenClauses(
     ...breakSingle(model, reading),
     ...breakDouble(model, reading),
     ...breakPositive(model, reading),
-    ...breakDoubleBled(model, reading, proposal),
   ];
   return [
     ...routes,
-    ...breakBledBetween(model, reading, proposal),
+    ...(levels ? breakLevels(model, reading, proposal, levels) : []),
     ...(routes.length > 0 ? [] : breakBled(model, reading)),
     ...(routes.length > 0 ? [] : breakStores(model, reading, proposal)),
     ...breakLiveOutlets(model, reading),

@@ -45,7 +45,7 @@ export function planIsolation(
   solver: ProgrammeSolver,
 ): PlanningResult {
   const search = new PlanSearch(buildModel(graph, requirement), solver);
-  const feasible = search.isFeasible();
+  const feasible = findBestPlan(graph, requirement, 'effort', solver, {}, search) !== undefined;
   const shortfall = feasible ? undefined : findShortfall(graph, requirement, solver);
   const measures = shortfall ? listExtraMeasures(graph, requirement, shortfall) : [];
   const wanted = shortfall?.requirement ?? requirement;

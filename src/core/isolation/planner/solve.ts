@@ -1,4 +1,5 @@
 import { closingMinutes, openingMinutes, RESTRAIN_MINUTES, type PlanCost } from '../cost';
+import { buildLevels, type Levels } from './levels';
 import type { PlannerModel } from './model';
 import { listBrokenClauses } from './oracle';
 import type { Clause, ProgrammeOutcome, ProgrammeSolver } from './programme';
@@ -40,16 +41,20 @@ const isHopeless = (clause: Clause): boolean =>
  * that it breaks, until none is broken. Every clause holds for every plan that passes, so the last proposal is the best one.
  */
 export class PlanSearch {
-  private readonly pool: Clause[] = [];
+  private readonly pool: Clause[];
+  private readonly levels: Levels | undefined;
 
   constructor(
     private readonly model: PlannerModel,
     private readonly solver: ProgrammeSolver,
-  ) {}
+  ) {
+    this.levels = buildLevels(model);
+    this.pool = [...(this.levels?.clauses ?? [])];
+  }
 
-  /** The cheapest choice for one aim, under bounds set by earlier aims. */
-  private minimise(aim: Aim, bounds: readonly Clause[]): ProgrammeOutcome {
-    const all = weighAim(this.model, aim);
+  /** The cheapest choice for one aim (any choice without one), under bounds set by earlier aims. */
+  private minimise(aim: Aim | undefined, bounds: readonly Clause[]): ProgrammeOutcome {
+    const all = aim ? weighAim(this.model, aim) : new Map<string, number>();
     for (;;) {
       if (this.pool.some(isHopeless)) return { kind: 'infeasible' };
       const inUse = new Set(
@@ -62,7 +67,7 @@ export class PlanSearch {
           : this.solver({ objective, clauses: [...this.pool, ...bounds] });
       if (outcome.kind === 'infeasible') return outcome;
       const withSupply = aim === 'outage' || bounds.some((bound) => bound.terms.has(this.aSupply));
-      const broken = listBrokenClauses(this.model, outcome.chosen, withSupply);
+      const broken = listBrokenClauses(this.model, outcome.chosen, this.levels, withSupply);
       if (broken.length === 0) return outcome;
       this.pool.push(...broken);
     }
@@ -74,7 +79,7 @@ export class PlanSearch {
 
   /** Whether any plan passes at all. */
   isFeasible(): boolean {
-    return this.minimise('points', []).kind === 'solved';
+    return this.minimise(undefined, []).kind === 'solved';
   }
 
   /** The best choice for `first`, and among those the best for `then`; undefined when no plan passes. */

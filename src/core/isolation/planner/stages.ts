@@ -79,7 +79,10 @@ export function computeStages(
   const valved =
     outright ??
     (shortfall && shortfall.hopeless.length === 0
-      ? findBestPlan(graph, shortfall.requirement, 'effort', solver, { ...options, ...shortfall.options })
+      ? findBestPlan(graph, shortfall.requirement, 'effort', solver, {
+          ...options,
+          ...shortfall.options,
+        })
       : undefined) ??
     ({ close: [], open: [], restrain: [] } satisfies IsolationPlan);
   const stage = (name: Stage['name'], one: IsolationPlan, under: Requirement): Stage => ({
@@ -90,7 +93,8 @@ export function computeStages(
     fits: name === 'valved' ? fitted : [],
     cost: computeCost(graph, one),
     ...checkPlan(graph, under, one),
-    extra_measures: name === 'valved' && shortfall ? listExtraMeasures(graph, toFit, shortfall) : [],
+    extra_measures:
+      name === 'valved' && shortfall ? listExtraMeasures(graph, toFit, shortfall) : [],
   });
   return [stage('valved', valved, toFit), stage('final', plan, requirement)];
 }

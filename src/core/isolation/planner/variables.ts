@@ -1,10 +1,10 @@
 import type { Clause } from './programme';
 
-/** Names of the 0-1 variables: what is closed, opened, restrained, bled between barriers, and left without supply. */
+/** Names of the 0-1 variables: what is closed, opened, restrained and left without supply, and whether a node stands at a level or above. */
 export const closeOf = (link: number) => `c${link}`;
 export const openOf = (outlet: number) => `o${outlet}`;
 export const restrainOf = (store: number) => `r${store}`;
-export const bledOf = (node: number) => `b${node}`;
+export const levelOf = (node: number, level: 1 | 2) => `${level === 1 ? 'x' : 'y'}${node}`;
 export const lostOf = (section: number) => `l${section}`;
 
 /** Collects the terms of one clause; `not` adds 1 - x and so moves the constant to the right-hand side. */

@@ -1,0 +1,123 @@
+import {
+  checkPlan,
+  planIsolation,
+  rankGrade,
+  type Finding,
+  type PlanAnswer,
+} from '../core/isolation';
+import { planRestore, planSequence } from '../core/sequence';
+import { loadSolver } from '../server/solver';
+import { readJobOrThrow, readPlanOrThrow } from './files';
+
+/** What a command answers: a document for `--json`, text for people, and whether nothing stops. */
+export interface Answer {
+  readonly document: unknown;
+  readonly text: string;
+  readonly passes: boolean;
+}
+
+const lines = (...all: readonly string[]) => `${all.join('\n')}\n`;
+
+/** The sources and stores that reach the work. Stops when no source does: doubt the drawing. */
+export function runTrace([plant = '', scope = '']: string[]): Answer {
+  const { graph, requirement } = readJobOrThrow(plant, scope);
+  const sources = requirement.demands.map((demand) => {
+    const medium = graph.medium[demand.source];
+    const traced = requirement.trace.sources.find((source) => source.id === demand.id);
+    return {
+      id: demand.id,
+      medium: medium?.id,
+      energy: medium?.energy,
+      grade: demand.grade,
+      reasons: demand.reasons,
+      route: traced?.route ?? [],
+    };
+  });
+  const text = lines(
+    ...[...sources]
+      .sort((a, b) => rankGrade(b.grade) - rankGrade(a.grade))
+      .map(
+        ({ id, grade, reasons, route }) =>
+          `${id}  ${grade}\n    ${reasons.join('; ')}\n    ${route.join(' > ')}`,
+      ),
+    ...requirement.trace.stores
+      .filter((store) => !store.separable)
+      .map(
+        (store) =>
+          `store ${store.id} (${store.kind}) in ${store.section}: release ${store.release}`,
+      ),
+    sources.length === 0
+      ? 'no source reaches the work: doubt the drawing'
+      : `${sources.length} sources`,
+  );
+  return {
+    document: { sources, stores: requirement.trace.stores },
+    text,
+    passes: sources.length > 0,
+  };
+}
+
+const describeFinding = (finding: Finding): string =>
+  [
+    `${finding.severity === 'stops' ? 'STOPS  ' : 'caution'} ${finding.code}: ${finding.words}`,
+    ...(finding.route.length > 0 ? [`    route: ${finding.route.join(' > ')}`] : []),
+    ...finding.mends.map((mend) => `    mend: ${mend.words}`),
+  ].join('\n');
+
+const describeAnswer = (aim: string, answer: PlanAnswer): string =>
+  [
+    `least ${aim}: ${answer.cost.effort} min, outage ${answer.cost.outage} an hour, ${answer.cost.points} points, ${answer.passes ? 'passes' : 'DOES NOT PASS'}`,
+    `    close    ${answer.close.join(' ')}`,
+    `    open     ${answer.open.join(' ')}`,
+    `    restrain ${answer.restrain.join(' ')}`,
+    ...answer.stages.map((stage) => `    stage ${stage.name}: close ${stage.close.join(' ')}`),
+    ...answer.extra_measures.map(
+      (measure) =>
+        `    accept by name: ${measure.kind} ${measure.subject}: ${measure.measures.join('; ')}`,
+    ),
+    ...answer.findings.filter(({ severity }) => severity === 'stops').map(describeFinding),
+  ].join('\n');
+
+/** Three answers side by side. Stops when no plan reaches the grades. */
+export async function runPlan([plant = '', scope = '', grades]: string[]): Promise<Answer> {
+  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+  const result = planIsolation(graph, requirement, await loadSolver());
+  const text = lines(
+    result.feasible
+      ? 'feasible'
+      : `NOT FEASIBLE: no plan reaches the grade of ${result.unmet.join(', ')}`,
+    ...Object.entries(result.answers).map(([aim, answer]) => describeAnswer(aim, answer)),
+  );
+  return { document: result, text, passes: result.feasible };
+}
+
+/** Every finding about a plan. */
+export function runCheck([plant = '', scope = '', plan = '', grades]: string[]): Answer {
+  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+  const result = checkPlan(graph, requirement, readPlanOrThrow(plan));
+  const text = lines(
+    ...result.findings.map(describeFinding),
+    result.passes ? 'passes' : 'DOES NOT PASS',
+  );
+  return { document: result, text, passes: result.passes };
+}
+
+/** The order of work and the order of restoring. Stops when the plan does not pass. */
+export function runSequence([plant = '', scope = '', plan = '', grades]: string[]): Answer {
+  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+  const given = readPlanOrThrow(plan);
+  const { passes, findings } = checkPlan(graph, requirement, given);
+  const steps = planSequence(graph, requirement, given);
+  const restore = planRestore(steps);
+  const text = lines(
+    ...steps.map(
+      (step, n) => `${String(n + 1).padStart(3)}  ${step.phase.padEnd(14)} ${step.words}`,
+    ),
+    'and back:',
+    ...restore.map(
+      (step, n) => `${String(n + 1).padStart(3)}  ${step.kind.padEnd(14)} ${step.subject}`,
+    ),
+    passes ? 'passes' : 'DOES NOT PASS: this plan may not be carried out',
+  );
+  return { document: { passes, findings, steps, restore }, text, passes };
+}

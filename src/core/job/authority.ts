@@ -1,0 +1,135 @@
+import { isFluid, type PlantGraph } from '../plant';
+import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
+import { refuse, type Refusal } from '../rules/book';
+import type { Command } from './commands';
+import type { Context } from './site';
+
+const ISOLATING: readonly Role[] = [
+  'isolating-electrical',
+  'isolating-mechanical',
+  'isolating-process',
+];
+
+function disciplineOfSection(graph: PlantGraph, section: string): Role {
+  const energy = graph.medium[graph.sectionAt.get(section) ?? -1]?.energy ?? 'electrical';
+  if (energy === 'electrical') return 'isolating-electrical';
+  return isFluid(energy) ? 'isolating-process' : 'isolating-mechanical';
+}
+
+function disciplineOfLink(graph: PlantGraph, id: string): Role {
+  const link = graph.links[graph.linkAt.get(id) ?? -1];
+  return disciplineOfSection(graph, link?.between[0] ?? '');
+}
+
+function disciplineOfOutlet(graph: PlantGraph, id: string): Role {
+  const outlet = graph.outlets[graph.outletAt.get(id) ?? -1];
+  return disciplineOfSection(graph, outlet?.section ?? '');
+}
+
+function disciplineOfStore(graph: PlantGraph, id: string): Role {
+  const placed = graph.stores[graph.storeAt.get(id) ?? -1];
+  return disciplineOfSection(graph, graph.sections[placed?.section ?? -1]?.id ?? '');
+}
+
+const rolesToProve = (proof: string): readonly Role[] => {
+  if (proof.startsWith('voltage:')) return ['isolating-electrical'];
+  if (proof.startsWith('motion:')) return ['isolating-mechanical', 'isolating-electrical'];
+  return ['isolating-process'];
+};
+
+/** Roles of which the one who acts must hold at least one; empty when anyone signed in may. */
+export function listRolesFor(command: Command, graph: PlantGraph): readonly Role[] {
+  switch (command.kind) {
+    case 'raise-job':
+    case 'draft-plan':
+    case 'set-grade':
+    case 'submit-plan':
+    case 'lock-box':
+    case 'open-box':
+    case 'close-job':
+      return ['coordinator'];
+    case 'return-plan':
+    case 'accept-plan':
+      return ['coordinator', 'issuing-authority', ...ISOLATING];
+    case 'tell-affected':
+      return ['coordinator', 'area-operator'];
+    case 'stop-plant':
+    case 'walk-lineup':
+    case 'take-back':
+      return ['area-operator'];
+    case 'lock-point':
+    case 'unlock-point':
+      return [disciplineOfLink(graph, command.link)];
+    case 'open-outlet':
+    case 'close-outlet':
+      return [disciplineOfOutlet(graph, command.outlet)];
+    case 'restrain-store':
+    case 'wait-out-store':
+    case 'free-store':
+      return [disciplineOfStore(graph, command.store)];
+    case 'prove':
+      return rolesToProve(command.proof);
+    case 'try-start':
+      return ['area-operator', ...ISOLATING];
+    case 'assess-task':
+      return ['coordinator', 'issuing-authority', 'performing-authority'];
+    case 'approve-permit':
+    case 'issue-permit':
+    case 'close-permit':
+    case 'sign-on':
+      return ['issuing-authority'];
+    case 'hand-back':
+      return ['performing-authority'];
+    case 'sign-off':
+      return [];
+  }
+}
+
+/** People whose fresh PIN a command needs. */
+export function listSigners(command: Command, actor: string): readonly string[] {
+  switch (command.kind) {
+    case 'issue-permit':
+      return [actor, command.performer];
+    case 'sign-on':
+    case 'sign-off':
+      return [command.person];
+    case 'set-grade':
+    case 'return-plan':
+    case 'accept-plan':
+    case 'approve-permit':
+    case 'hand-back':
+    case 'close-permit':
+    case 'unlock-point':
+    case 'take-back':
+    case 'close-job':
+      return [actor];
+    default:
+      return [];
+  }
+}
+
+const nameOf = (context: Context, id: string) => context.site.people.get(id)?.name ?? id;
+
+/** Refuses someone who holds none of the roles; says so when an authorisation has only lapsed. */
+export function requireRole(context: Context, person: string, roles: readonly Role[]): Refusal[] {
+  const known = context.site.people.get(person);
+  if (known === undefined) return [refuse('person-unknown', { person })];
+  if (roles.length === 0) return [];
+  const held = roles.map((role) => ({ role, is: findAuthorisation(known, role, context.now) }));
+  if (held.some(({ is }) => is === 'held')) return [];
+  const lapsed = held.find(({ is }) => is === 'lapsed');
+  if (lapsed) {
+    return [refuse('authorisation-lapsed', { person: known.name, role: ROLE_NAMES[lapsed.role] })];
+  }
+  const role = roles.map((one) => ROLE_NAMES[one]).join(' or ');
+  return [refuse('role-missing', { person: known.name, role })];
+}
+
+/** Refuses a command from someone who may not give it, or without every signature. */
+export function requireAuthority(command: Command, context: Context): Refusal[] {
+  const unsigned = listSigners(command, context.actor).filter((id) => !context.signed.has(id));
+  return [
+    ...requireRole(context, context.actor, listRolesFor(command, context.site.graph)),
+    ...[...new Set(unsigned)].map((id) => refuse('signature-missing', { person: nameOf(context, id) })),
+  ];
+}

@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { ACTIVITIES, GRADES } from '../plant/schema';
+
+const id = z.string().trim().min(1).max(80);
+const words = z.string().trim().min(1).max(2000);
+const note = z.string().trim().max(2000);
+
+/** Everything that a person can do to a job. PINs never stand in a command: who signed is a fact given beside it. */
+export const commandSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('raise-job'),
+    title: words,
+    equipment: id,
+    work: z.array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) })).min(1).max(50),
+    hours: z.number().gt(0).max(720),
+    performer: id,
+  }),
+  z.strictObject({
+    kind: z.literal('draft-plan'),
+    origin: z.enum(['effort', 'outage', 'points', 'own']),
+    close: z.array(id).max(500),
+    open: z.array(id).max(500),
+    restrain: z.array(id).max(500),
+  }),
+  z.strictObject({ kind: z.literal('set-grade'), source: id, grade: z.enum(GRADES), reason: note }),
+  z.strictObject({ kind: z.literal('submit-plan') }),
+  z.strictObject({ kind: z.literal('return-plan'), note: words }),
+  z.strictObject({ kind: z.literal('accept-plan'), note }),
+  z.strictObject({ kind: z.literal('tell-affected'), who: words }),
+  z.strictObject({ kind: z.literal('stop-plant'), how: words }),
+  z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id }),
+  z.strictObject({ kind: z.literal('open-outlet'), outlet: id, tag: id }),
+  z.strictObject({ kind: z.literal('restrain-store'), store: id, how: words }),
+  z.strictObject({ kind: z.literal('wait-out-store'), store: id, seen: words }),
+  z.strictObject({
+    kind: z.literal('prove'),
+    proof: id,
+    reading: z.number(),
+    unit: z.enum(['V', 'bar', 'rpm', '°C']),
+    instrument: id,
+    testerProved: z.boolean().default(false),
+    pairs: z.int().min(0).max(100).default(0),
+  }),
+  z.strictObject({ kind: z.literal('try-start'), station: id, moved: z.boolean() }),
+  z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),
+  z.strictObject({
+    kind: z.literal('assess-task'),
+    hazards: z.array(z.strictObject({ hazard: words, control: words })).min(1).max(50),
+    equipment: words,
+    emergency: words,
+  }),
+  z.strictObject({ kind: z.literal('approve-permit') }),
+  z.strictObject({
+    kind: z.literal('issue-permit'),
+    hours: z.number().gt(0).max(720),
+    briefed: z.boolean(),
+    performer: id,
+  }),
+  z.strictObject({ kind: z.literal('sign-on'), person: id, lock: id }),
+  z.strictObject({ kind: z.literal('sign-off'), person: id, lock: id }),
+  z.strictObject({ kind: z.literal('hand-back'), cleared: z.boolean(), remarks: note }),
+  z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
+  z.strictObject({ kind: z.literal('open-box') }),
+  z.strictObject({ kind: z.literal('free-store'), store: id }),
+  z.strictObject({ kind: z.literal('close-outlet'), outlet: id }),
+  z.strictObject({ kind: z.literal('unlock-point'), link: id }),
+  z.strictObject({
+    kind: z.literal('walk-lineup'),
+    point: id,
+    found: z.enum(['open', 'closed']),
+  }),
+  z.strictObject({ kind: z.literal('take-back'), told: words }),
+  z.strictObject({ kind: z.literal('close-job') }),
+]);
+
+export type Command = z.infer<typeof commandSchema>;
+export type CommandKind = Command['kind'];
+export type CommandOf<Kind extends CommandKind> = Extract<Command, { kind: Kind }>;

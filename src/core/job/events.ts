@@ -1,0 +1,174 @@
+import { ProgrammerFault } from '../result';
+import type { CommandKind, CommandOf } from './commands';
+import type { Dossier, DossierState, IsolationRecord, Mark, PermitRecord } from './state';
+
+/** What a command says, when it becomes an event unchanged. */
+type Body<Kind extends CommandKind> = Omit<CommandOf<Kind>, 'kind'>;
+
+/** What happened to a job, in the past tense. */
+export type JobEvent =
+  | ({ readonly kind: 'job-raised' } & Body<'raise-job'>)
+  | ({ readonly kind: 'plan-drafted' } & Body<'draft-plan'>)
+  | ({ readonly kind: 'grade-set' } & Body<'set-grade'>)
+  | { readonly kind: 'plan-submitted' }
+  | { readonly kind: 'plan-returned'; readonly note: string }
+  | { readonly kind: 'plan-accepted'; readonly note: string }
+  | { readonly kind: 'affected-told'; readonly who: string }
+  | { readonly kind: 'plant-stopped'; readonly how: string }
+  | ({ readonly kind: 'point-locked' } & Body<'lock-point'>)
+  | ({ readonly kind: 'outlet-opened' } & Body<'open-outlet'>)
+  | ({ readonly kind: 'store-restrained' } & Body<'restrain-store'>)
+  | ({ readonly kind: 'store-waited-out' } & Body<'wait-out-store'>)
+  | ({ readonly kind: 'proved' } & Body<'prove'>)
+  | { readonly kind: 'start-tried'; readonly station: string }
+  | { readonly kind: 'box-locked'; readonly box: string; readonly lock: string; readonly keys: readonly string[] }
+  | ({ readonly kind: 'task-assessed' } & Body<'assess-task'>)
+  | { readonly kind: 'permit-approved' }
+  | { readonly kind: 'permit-issued'; readonly number: string; readonly until: string; readonly performer: string }
+  | { readonly kind: 'signed-on'; readonly person: string; readonly lock: string }
+  | { readonly kind: 'signed-off'; readonly person: string; readonly lock: string }
+  | ({ readonly kind: 'permit-handed-back' } & Body<'hand-back'>)
+  | { readonly kind: 'permit-closed'; readonly inspected: string }
+  | { readonly kind: 'box-opened' }
+  | { readonly kind: 'store-freed'; readonly store: string }
+  | { readonly kind: 'outlet-closed'; readonly outlet: string }
+  | { readonly kind: 'point-unlocked'; readonly link: string; readonly lock: string }
+  | { readonly kind: 'lineup-walked'; readonly point: string; readonly found: 'open' | 'closed' }
+  | { readonly kind: 'plant-taken-back'; readonly told: string }
+  | { readonly kind: 'job-closed' };
+
+const EMPTY_ISOLATION: IsolationRecord = {
+  locked: {},
+  opened: {},
+  restrained: {},
+  waited: {},
+  proved: {},
+  tried: {},
+  walked: {},
+};
+
+type Ledger<T> = Readonly<Record<string, T>>;
+const put = <T>(all: Ledger<T>, key: string, value: T): Ledger<T> => ({ ...all, [key]: value });
+const drop = <T>(all: Ledger<T>, key: string): Ledger<T> =>
+  Object.fromEntries(Object.entries(all).filter(([one]) => one !== key));
+
+/** Something came undone: what was proved before no longer proves anything. */
+const unprove = (isolation: IsolationRecord): IsolationRecord => ({ ...isolation, proved: {}, tried: {} });
+
+function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark): IsolationRecord {
+  switch (event.kind) {
+    case 'affected-told':
+      return { ...isolation, told: { ...mark, who: event.who } };
+    case 'plant-stopped':
+      return { ...isolation, stopped: { ...mark, how: event.how } };
+    case 'point-locked':
+      return { ...isolation, locked: put(isolation.locked, event.link, { ...mark, lock: event.lock, tag: event.tag }) };
+    case 'outlet-opened':
+      return { ...isolation, opened: put(isolation.opened, event.outlet, { ...mark, tag: event.tag }) };
+    case 'store-restrained':
+      return { ...isolation, restrained: put(isolation.restrained, event.store, { ...mark, how: event.how }) };
+    case 'store-waited-out':
+      return { ...isolation, waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }) };
+    case 'proved': {
+      const { reading, unit, instrument, pairs } = event;
+      return { ...isolation, proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, pairs }) };
+    }
+    case 'start-tried':
+      return { ...isolation, tried: put(isolation.tried, event.station, mark) };
+    case 'box-locked':
+      return { ...isolation, box: { ...mark, box: event.box, lock: event.lock, keys: event.keys } };
+    case 'box-opened':
+      return { ...isolation, box: undefined };
+    case 'store-freed':
+      return unprove({ ...isolation, restrained: drop(isolation.restrained, event.store) });
+    case 'outlet-closed':
+      return unprove({ ...isolation, opened: drop(isolation.opened, event.outlet) });
+    case 'point-unlocked':
+      return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
+    case 'lineup-walked':
+      return { ...isolation, walked: put(isolation.walked, event.point, { ...mark, found: event.found }) };
+    case 'plant-taken-back':
+      return { ...isolation, takenBack: { ...mark, told: event.told } };
+    default:
+      return isolation;
+  }
+}
+
+function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): PermitRecord {
+  switch (event.kind) {
+    case 'task-assessed': {
+      const { hazards, equipment, emergency } = event;
+      return { kind: 'assessed', assessment: { ...mark, hazards, equipment, emergency } };
+    }
+    case 'permit-approved':
+      return permit.kind === 'assessed' ? { ...permit, kind: 'approved', approved: mark } : permit;
+    case 'permit-issued':
+      return permit.kind === 'approved'
+        ? { ...permit, kind: 'issued', number: event.number, issuer: mark.by, issuedAt: mark.at, until: event.until, people: {} }
+        : permit;
+    case 'signed-on':
+      return permit.kind === 'issued' ? { ...permit, people: put(permit.people, event.person, event.lock) } : permit;
+    case 'signed-off':
+      return permit.kind === 'issued' ? { ...permit, people: drop(permit.people, event.person) } : permit;
+    case 'permit-handed-back': {
+      if (permit.kind !== 'issued') return permit;
+      const { assessment, approved, number, issuer, issuedAt, until } = permit;
+      return { kind: 'handed-back', assessment, approved, number, issuer, issuedAt, until, handedBack: mark };
+    }
+    case 'permit-closed':
+      return permit.kind === 'handed-back' ? { ...permit, kind: 'closed', closed: mark } : permit;
+    default:
+      return permit;
+  }
+}
+
+function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
+  const { plan } = dossier;
+  if (event.kind === 'plan-drafted') {
+    const { close, open, restrain, origin } = event;
+    return { ...dossier, plan: { kind: 'drafted', plan: { close, open, restrain }, origin, author: mark.by } };
+  }
+  if (event.kind === 'grade-set') {
+    const set = { ...mark, grade: event.grade, reason: event.reason };
+    return { ...dossier, grades: put(dossier.grades, event.source, set) };
+  }
+  if (plan.kind === 'none') return dossier;
+  const drafted = { plan: plan.plan, origin: plan.origin, author: plan.author };
+  if (event.kind === 'plan-submitted') return { ...dossier, plan: { kind: 'submitted', ...drafted } };
+  if (event.kind === 'plan-returned') {
+    return { ...dossier, plan: { kind: 'drafted', ...drafted, returned: event.note } };
+  }
+  if (event.kind === 'plan-accepted') {
+    return { ...dossier, plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note } };
+  }
+  return dossier;
+}
+
+/** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
+export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark): Dossier {
+  if (event.kind === 'job-raised') {
+    const { title, equipment, work, hours, performer } = event;
+    return {
+      kind: 'raised',
+      title,
+      equipment,
+      scope: { work, hours },
+      performer,
+      raised: mark,
+      grades: {},
+      plan: { kind: 'none' },
+      isolation: EMPTY_ISOLATION,
+      restoring: false,
+      permit: { kind: 'none' },
+    };
+  }
+  if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
+  const planned = evolvePlan(state, event, mark);
+  return {
+    ...planned,
+    kind: event.kind === 'job-closed' ? 'closed' : planned.kind,
+    isolation: evolveIsolation(planned.isolation, event, mark),
+    restoring: planned.restoring || event.kind === 'box-opened',
+    permit: evolvePermit(planned.permit, event, mark),
+  };
+}

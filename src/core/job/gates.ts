@@ -1,0 +1,185 @@
+import { checkPlan } from '../isolation';
+import { refuse, type Refusal } from '../rules/book';
+import type { Step } from '../sequence';
+import { findRequirement, findWorkOrder, type Context, type SiteFacts, type WorkOrder } from './site';
+import type { Dossier, IsolationRecord } from './state';
+
+/** Whether a step of the work order has been done. */
+export function isStepDone(isolation: IsolationRecord, step: Pick<Step, 'phase' | 'subject'>): boolean {
+  switch (step.phase) {
+    case 'tell':
+      return isolation.told !== undefined;
+    case 'stop':
+      return isolation.stopped !== undefined;
+    case 'isolate-drives':
+    case 'isolate-flows':
+    case 'fit':
+      return step.subject in isolation.locked;
+    case 'let-down':
+    case 'earth':
+      return step.subject in isolation.opened;
+    case 'restrain':
+      return step.subject in isolation.restrained;
+    case 'wait':
+      return step.subject in isolation.waited;
+    case 'prove':
+      return step.subject in isolation.proved;
+    case 'try-start':
+      return step.subject in isolation.tried;
+  }
+}
+
+/** What stops a plan from being put up for review. */
+export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
+  if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
+  const { findings } = checkPlan(site.graph, findRequirement(dossier, site), dossier.plan.plan);
+  return findings
+    .filter((finding) => finding.severity === 'stops')
+    .map((finding) =>
+      refuse('plan-stops', {
+        words: finding.words,
+        mend: finding.mends.map((mend) => mend.words).join('; or ') || 'No change of points mends this.',
+      }),
+    );
+}
+
+const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
+
+/** What is missing until the isolation holds: told, stopped, locked, let down, proved, tried, keys in the box. */
+export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
+  const { isolation } = dossier;
+  const open = order.steps.filter((step) => !isStepDone(isolation, step));
+  const of = (...phases: Step['phase'][]) => open.filter((step) => phases.includes(step.phase));
+  const points = of('isolate-drives', 'isolate-flows', 'fit');
+  const stores = of('let-down', 'restrain', 'wait', 'earth');
+  const proofs = of('prove');
+  const stations = of('try-start');
+  return [
+    ...(isolation.told ? [] : [refuse('not-told')]),
+    ...(isolation.stopped ? [] : [refuse('not-stopped')]),
+    ...(points.length > 0 ? [refuse('locks-missing', { points: subjects(points) })] : []),
+    ...(stores.length > 0 ? [refuse('not-let-down', { subjects: subjects(stores) })] : []),
+    ...(proofs.length > 0 ? [refuse('not-proved', { proofs: subjects(proofs) })] : []),
+    ...(stations.length > 0 ? [refuse('not-tried', { stations: subjects(stations) })] : []),
+    ...(isolation.box ? [] : [refuse('box-not-locked')]),
+  ];
+}
+
+/** What keeps the plan from being carried out or relied on. */
+export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
+  if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
+  if (dossier.plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
+  const order = findWorkOrder(dossier, site);
+  return order ? gateHolding(dossier, order) : [refuse('plan-missing')];
+}
+
+/** Whether an issued permit has lapsed at `now`. */
+export function isLapsed(dossier: Dossier, now: string): boolean {
+  return dossier.permit.kind === 'issued' && Date.parse(now) > Date.parse(dossier.permit.until);
+}
+
+/** What keeps a permit from being issued. */
+export function gateIssue(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { permit } = dossier;
+  return [
+    ...gateIsolation(dossier, site),
+    ...(permit.kind === 'none' ? [refuse('not-assessed')] : []),
+    ...(permit.kind === 'none' || permit.kind === 'assessed' ? [refuse('not-approved')] : []),
+  ];
+}
+
+/** What keeps anyone from signing on. */
+export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  const { permit } = dossier;
+  if (permit.kind !== 'issued') return [refuse('not-issued')];
+  return [
+    ...(isLapsed(dossier, now) ? [refuse('permit-lapsed', { until: permit.until })] : []),
+    ...gateIsolation(dossier, site),
+  ];
+}
+
+/** What keeps the permit from being handed back. */
+export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { permit } = dossier;
+  if (permit.kind !== 'issued') return [refuse('not-issued')];
+  const names = Object.keys(permit.people).map((id) => site.people.get(id)?.name ?? id);
+  return names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : [];
+}
+
+/** What keeps the points from being restored. */
+export function gateRestore(dossier: Dossier): Refusal[] {
+  const { permit, isolation } = dossier;
+  return [
+    ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
+    ...(permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(isolation.box ? [refuse('box-still-locked')] : []),
+  ];
+}
+
+/** Links, outlets and stores of the plan that still stand isolated. */
+export function listStanding(dossier: Dossier, order: WorkOrder): string[] {
+  const { locked, opened, restrained } = dossier.isolation;
+  return order.restore
+    .map((step) => step.subject)
+    .filter((subject) => subject in locked || subject in opened || subject in restrained);
+}
+
+/** What keeps the job from being closed. */
+export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const order = findWorkOrder(dossier, site);
+  const standing = order ? listStanding(dossier, order) : [];
+  const points = order ? [...order.plan.close, ...order.plan.open] : [];
+  const unwalked = points.filter((point) => !(point in dossier.isolation.walked));
+  return [
+    ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
+    ...(unwalked.length > 0 ? [refuse('lineup-missing', { points: unwalked.join(', ') })] : []),
+    ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
+  ];
+}
+
+export const STAGES = ['plan', 'review', 'isolate', 'permit', 'work', 'restore', 'closed'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** Where a job stands in working order. */
+export function findStage(dossier: Dossier, site: SiteFacts): Stage {
+  if (dossier.kind === 'closed') return 'closed';
+  if (dossier.plan.kind === 'none' || dossier.plan.kind === 'drafted') return 'plan';
+  if (dossier.plan.kind === 'submitted') return 'review';
+  if (dossier.permit.kind === 'closed') return 'restore';
+  if (dossier.permit.kind === 'issued' || dossier.permit.kind === 'handed-back') return 'work';
+  return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
+}
+
+/** What is holding a job up: every rule that the next stage does not find met. Empty when nothing is. */
+export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'now'>): Refusal[] {
+  const { site, now } = context;
+  switch (findStage(dossier, site)) {
+    case 'plan': {
+      const missing = gatePlan(dossier, site);
+      return missing.length > 0 ? missing : [refuse('plan-not-submitted')];
+    }
+    case 'review':
+      return [refuse('plan-not-reviewed')];
+    case 'isolate':
+      return gateIsolation(dossier, site);
+    case 'permit': {
+      const missing = gateIssue(dossier, site);
+      return missing.length > 0 ? missing : [refuse('not-issued')];
+    }
+    case 'work':
+      if (dossier.permit.kind === 'handed-back') return [refuse('permit-open')];
+      return [
+        ...gateWork(dossier, site, now),
+        ...gateHandBack(dossier, site),
+        refuse('still-held'),
+      ];
+    case 'restore':
+      return [
+        ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
+        ...gateClose(dossier, site),
+      ];
+    case 'closed':
+      return [];
+  }
+}

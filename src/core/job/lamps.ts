@@ -1,0 +1,88 @@
+import { checkPlan, type FindingCode } from '../isolation';
+import type { IsolationPlan } from '../plant';
+import { isStepDone } from './gates';
+import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import type { Dossier } from './state';
+
+/** Lit: energy can reach. Shuttered: blocked and locked. Dark: proved dead. */
+export type LampState = 'lit' | 'shuttered' | 'dark';
+
+export interface Lamp {
+  readonly id: string;
+  readonly kind: 'source' | 'store';
+  readonly name: string;
+  readonly state: LampState;
+  readonly why: string;
+  readonly route: readonly string[];
+}
+
+/** The plan as far as it has been carried out with locks on. */
+export function listCarriedOut(dossier: Dossier): IsolationPlan {
+  return {
+    close: Object.keys(dossier.isolation.locked),
+    open: Object.keys(dossier.isolation.opened),
+    restrain: Object.keys(dossier.isolation.restrained),
+  };
+}
+
+const ABOUT_SOURCES: readonly FindingCode[] = [
+  'source-reaches-work',
+  'double-not-met',
+  'double-bled-not-met',
+  'positive-not-met',
+];
+
+/**
+ * One lamp for each source that reaches the work and each store that the isolation leaves with it, worked out on the plant graph
+ * from what has been locked, opened, restrained and proved so far.
+ */
+export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
+  const requirement = findRequirement(dossier, site);
+  const order = findWorkOrder(dossier, site);
+  const { findings } = checkPlan(site.graph, requirement, listCarriedOut(dossier));
+  const stops = findings.filter((finding) => finding.severity === 'stops');
+  const proved =
+    order !== undefined &&
+    dossier.plan.kind === 'accepted' &&
+    order.steps
+      .filter((step) => step.phase !== 'tell' && step.phase !== 'stop')
+      .every((step) => isStepDone(dossier.isolation, step));
+  const unbled = stops.find((finding) => finding.code === 'work-not-bled');
+  const sources = requirement.demands.map((demand): Lamp => {
+    const broken =
+      stops.find((finding) => finding.subject === demand.id && ABOUT_SOURCES.includes(finding.code)) ??
+      (demand.bled ? unbled : undefined);
+    const name = requirement.trace.sources.find(({ id }) => id === demand.id)?.name ?? demand.id;
+    const route = requirement.trace.sources.find(({ id }) => id === demand.id)?.route ?? [];
+    const state = broken ? 'lit' : proved ? 'dark' : 'shuttered';
+    const why = broken?.words ?? (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
+    return { id: demand.id, kind: 'source', name, state, why, route };
+  });
+  return [...sources, ...listStoreLamps(dossier, site, proved)];
+}
+
+function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lamp[] {
+  const order = findWorkOrder(dossier, site);
+  const wanted = new Set([
+    ...(order?.steps.filter(({ phase }) => phase === 'restrain' || phase === 'wait').map(({ subject }) => subject) ?? []),
+    ...site.graph.stores
+      .filter(({ store }) => order?.plan.open.includes(store.release))
+      .map(({ store }) => store.id),
+  ]);
+  const inseparable = findRequirement(dossier, site).trace.stores.filter((store) => !store.separable);
+  inseparable.forEach((store) => wanted.add(store.id));
+  const { opened, restrained, waited } = dossier.isolation;
+  return [...wanted].sort().map((id): Lamp => {
+    const placed = site.graph.stores[site.graph.storeAt.get(id) ?? -1];
+    const release = placed?.store.release ?? '';
+    const released = release in opened || id in restrained || id in waited;
+    return {
+      id,
+      kind: 'store',
+      name: `${placed?.store.kind ?? 'store'} in ${site.graph.sections[placed?.section ?? -1]?.id ?? ''}`,
+      state: !released ? 'lit' : proved ? 'dark' : 'shuttered',
+      why: released ? (proved ? 'released and proved' : 'released, not yet proved') : 'not yet released',
+      route: [],
+    };
+  });
+}

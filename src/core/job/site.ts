@@ -1,0 +1,78 @@
+import type { GradePolicy } from '../isolation';
+import { computeRequirement, type Requirement } from '../isolation';
+import type { Grade, IsolationPlan, PlantGraph } from '../plant';
+import type { Instrument, Lock, LockBox, Person } from '../people/people';
+import { listProofs, type ProofDemand } from '../proving';
+import { listStartStations, planRestore, planSequence, type RestoreStep, type Step } from '../sequence';
+import type { Dossier } from './state';
+
+/** What the site is made of, as far as a decision needs it. */
+export interface SiteFacts {
+  readonly graph: PlantGraph;
+  readonly policy: GradePolicy;
+  readonly people: ReadonlyMap<string, Person>;
+  readonly locks: ReadonlyMap<string, Lock>;
+  readonly boxes: ReadonlyMap<string, LockBox>;
+  readonly instruments: ReadonlyMap<string, Instrument>;
+}
+
+/** What other jobs hold at this moment. */
+export interface OtherJobs {
+  /** Where a lock hangs: a job id, by lock. */
+  readonly lockAt: ReadonlyMap<string, string>;
+  readonly boxAt: ReadonlyMap<string, string>;
+  /** The job a person is signed on to. */
+  readonly personOn: ReadonlyMap<string, string>;
+}
+
+/** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */
+export interface Context {
+  readonly jobId: string;
+  readonly now: string;
+  readonly actor: string;
+  readonly signed: ReadonlySet<string>;
+  readonly site: SiteFacts;
+  readonly others: OtherJobs;
+}
+
+/** Longest validity of a permit (h). Source: practice, to the end of a shift; site rule. */
+export const LONGEST_VALIDITY_HOURS = 12;
+
+export function findRequirement(dossier: Dossier, site: SiteFacts): Requirement {
+  const grades: Record<string, Grade> = {};
+  for (const [source, set] of Object.entries(dossier.grades)) grades[source] = set.grade;
+  return computeRequirement(site.graph, dossier.scope, grades, site.policy);
+}
+
+/** The work order of a job whose plan exists: steps, proofs, stations and the way back. */
+export interface WorkOrder {
+  readonly plan: IsolationPlan;
+  readonly requirement: Requirement;
+  readonly steps: readonly Step[];
+  readonly proofs: readonly ProofDemand[];
+  readonly stations: readonly string[];
+  readonly restore: readonly RestoreStep[];
+}
+
+const orders = new WeakMap<IsolationPlan, { graph: PlantGraph; order: WorkOrder }>();
+
+/** Derives the work order from the plan, or undefined without one. */
+export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | undefined {
+  if (dossier.plan.kind === 'none') return undefined;
+  const { plan } = dossier.plan;
+  const known = orders.get(plan);
+  if (known?.graph === site.graph) return known.order;
+  const requirement = findRequirement(dossier, site);
+  const steps = planSequence(site.graph, requirement, plan);
+  const order: WorkOrder = {
+    plan,
+    requirement,
+    steps,
+    proofs: listProofs(site.graph, requirement, plan),
+    stations: [...new Set(listStartStations(site.graph, requirement).map(({ station }) => station))],
+    restore: planRestore(steps),
+  };
+  // A plan that is not yet accepted may still see its grades change, so only an accepted one is remembered.
+  if (dossier.plan.kind === 'accepted') orders.set(plan, { graph: site.graph, order });
+  return order;
+}

@@ -1,0 +1,108 @@
+import type { Grade, IsolationPlan, Scope } from '../plant';
+import type { ProofDemand } from '../proving';
+
+/** Who did something and when (ISO 8601, UTC). */
+export interface Mark {
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface GradeSet extends Mark {
+  readonly grade: Grade;
+  readonly reason: string;
+}
+
+interface Drafted {
+  readonly plan: IsolationPlan;
+  readonly origin: 'effort' | 'outage' | 'points' | 'own';
+  readonly author: string;
+  /** What the last reviewer wrote when the plan was sent back. */
+  readonly returned?: string;
+}
+
+/** A plan is drafted, put up for review and accepted; only an accepted one is carried out. */
+export type PlanRecord =
+  | { readonly kind: 'none' }
+  | ({ readonly kind: 'drafted' } & Drafted)
+  | ({ readonly kind: 'submitted' } & Drafted)
+  | ({ readonly kind: 'accepted'; readonly reviewer: string; readonly note: string } & Drafted);
+
+export interface HungLock extends Mark {
+  readonly lock: string;
+  readonly tag: string;
+}
+
+export interface Proof extends Mark {
+  readonly reading: number;
+  readonly unit: ProofDemand['unit'];
+  readonly instrument: string;
+  readonly pairs: number;
+}
+
+export interface LockedBox extends Mark {
+  readonly box: string;
+  readonly lock: string;
+  /** Numbers of the locks whose keys lie in the box. */
+  readonly keys: readonly string[];
+}
+
+/** What has been done in the field, by id of link, outlet, store, proof and start station. */
+export interface IsolationRecord {
+  readonly told?: Mark & { readonly who: string };
+  readonly stopped?: Mark & { readonly how: string };
+  readonly locked: Readonly<Record<string, HungLock>>;
+  readonly opened: Readonly<Record<string, Mark & { readonly tag: string }>>;
+  readonly restrained: Readonly<Record<string, Mark & { readonly how: string }>>;
+  readonly waited: Readonly<Record<string, Mark & { readonly seen: string }>>;
+  readonly proved: Readonly<Record<string, Proof>>;
+  readonly tried: Readonly<Record<string, Mark>>;
+  readonly box?: LockedBox;
+  readonly walked: Readonly<Record<string, Mark & { readonly found: 'open' | 'closed' }>>;
+  readonly takenBack?: Mark & { readonly told: string };
+}
+
+export interface Assessment extends Mark {
+  readonly hazards: readonly { readonly hazard: string; readonly control: string }[];
+  readonly equipment: string;
+  readonly emergency: string;
+}
+
+interface Approved {
+  readonly assessment: Assessment;
+  readonly approved: Mark;
+}
+
+interface Issued extends Approved {
+  readonly number: string;
+  readonly issuer: string;
+  readonly issuedAt: string;
+  readonly until: string;
+}
+
+/** The states of a permit; each holds only what exists in it. Whether an issued one has lapsed is read off the clock. */
+export type PermitRecord =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'assessed'; readonly assessment: Assessment }
+  | ({ readonly kind: 'approved' } & Approved)
+  | ({ readonly kind: 'issued'; readonly people: Readonly<Record<string, string>> } & Issued)
+  | ({ readonly kind: 'handed-back'; readonly handedBack: Mark } & Issued)
+  | ({ readonly kind: 'closed'; readonly handedBack: Mark; readonly closed: Mark } & Issued);
+
+/** Everything known of one job. */
+export interface Dossier {
+  readonly kind: 'raised' | 'closed';
+  readonly title: string;
+  readonly equipment: string;
+  readonly scope: Scope;
+  readonly performer: string;
+  readonly raised: Mark;
+  readonly grades: Readonly<Record<string, GradeSet>>;
+  readonly plan: PlanRecord;
+  readonly isolation: IsolationRecord;
+  /** True once the control lock came off again and the points are being restored. */
+  readonly restoring: boolean;
+  readonly permit: PermitRecord;
+}
+
+/** A job before it is raised is nothing. */
+export type DossierState = Dossier | undefined;

@@ -1,0 +1,70 @@
+/** What a person is authorised to do. One person may hold several roles. */
+export const ROLES = [
+  'coordinator',
+  'area-operator',
+  'isolating-electrical',
+  'isolating-mechanical',
+  'isolating-process',
+  'issuing-authority',
+  'performing-authority',
+  'worker',
+  'auditor',
+] as const;
+export type Role = (typeof ROLES)[number];
+
+/** An authorisation with the last instant (ISO 8601, UTC) at which it is valid. */
+export interface Authorisation {
+  readonly role: Role;
+  readonly until: string;
+}
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly employer: string;
+  readonly authorisations: readonly Authorisation[];
+}
+
+export interface Lock {
+  readonly id: string;
+  readonly set: string;
+  readonly use: 'point' | 'control' | 'personal';
+  /** The one owner of a personal lock. */
+  readonly owner?: string;
+}
+
+export interface LockBox {
+  readonly id: string;
+  readonly name: string;
+}
+
+export interface Instrument {
+  readonly id: string;
+  readonly name: string;
+  readonly reads: 'voltage' | 'pressure' | 'motion' | 'temperature' | 'gas';
+  /** The last instant at which its test is in date. */
+  readonly testedUntil: string;
+}
+
+export const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  coordinator: 'isolation coordinator',
+  'area-operator': 'area operator',
+  'isolating-electrical': 'isolating authority (electrical)',
+  'isolating-mechanical': 'isolating authority (mechanical)',
+  'isolating-process': 'isolating authority (process)',
+  'issuing-authority': 'issuing authority',
+  'performing-authority': 'performing authority',
+  worker: 'worker',
+  auditor: 'safety auditor',
+};
+
+/** Whether a person holds a role now; `lapsed` when they held it once. */
+export function findAuthorisation(
+  person: Person | undefined,
+  role: Role,
+  now: string,
+): 'held' | 'lapsed' | 'none' {
+  const all = person?.authorisations.filter((one) => one.role === role) ?? [];
+  if (all.length === 0) return 'none';
+  return all.some((one) => Date.parse(one.until) >= Date.parse(now)) ? 'held' : 'lapsed';
+}

@@ -1,0 +1,272 @@
+import {
+  closingMinutes,
+  openingMinutes,
+  RESTRAIN_MINUTES,
+  searchRoutes,
+  computePlantState,
+  type PlantState,
+  type Requirement,
+} from '../isolation';
+import {
+  isFluid,
+  STAGED_KINDS,
+  type IsolationPlan,
+  type Link,
+  type Outlet,
+  type PlantGraph,
+} from '../plant';
+import { listProofs } from '../proving';
+import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
+
+/** Phases in working order; a step may not be done before every step of the phases above it. */
+export const PHASES = [
+  'tell',
+  'stop',
+  'isolate-drives',
+  'isolate-flows',
+  'let-down',
+  'restrain',
+  'wait',
+  'prove',
+  'try-start',
+  'fit',
+  'earth',
+] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** One step of the work order. `layer` orders within a phase: steps of a lower layer come first. */
+export interface Step {
+  readonly phase: Phase;
+  readonly layer: number;
+  /** What is acted on: a link, outlet, store, proof or start station id; empty for telling. */
+  readonly subject: string;
+  readonly words: string;
+  readonly minutes: number;
+  readonly walk_m: number;
+}
+
+interface Draft extends Omit<Step, 'walk_m'> {
+  readonly place: Place | undefined;
+}
+
+/** Minutes for steps that are not points. Source: practice. */
+const OTHER_MINUTES = { tell: 5, stop: 5, wait: 5, prove: 4, 'try-start': 2 } as const;
+
+const placeOfSection = (graph: PlantGraph, id: string): Place | undefined =>
+  graph.sections[graph.sectionAt.get(id) ?? -1]?.at;
+
+function placeOfLink(graph: PlantGraph, link: Link): Place | undefined {
+  return (
+    link.at ?? placeOfSection(graph, link.between[0]) ?? placeOfSection(graph, link.between[1])
+  );
+}
+
+/** How many barriers lie between each link of the plan and the work: the supply side has the most. */
+function layersFromSupply(graph: PlantGraph, state: PlantState, requirement: Requirement) {
+  const tree = searchRoutes(graph, requirement.trace.zone, (link) => (state.barred[link] ? 1 : 0));
+  return (link: number) =>
+    Math.max(
+      tree.cost[graph.ends[2 * link] as number] as number,
+      tree.cost[graph.ends[2 * link + 1] as number] as number,
+    );
+}
+
+/** Whether a link carries fluid: the rest are electrical and mechanical and are isolated before it. */
+function carriesFluid(graph: PlantGraph, link: number): boolean {
+  const ends = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number];
+  return ends.some((end) => isFluid(graph.medium[end]?.energy ?? 'electrical'));
+}
+
+function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantState): Draft[] {
+  const layer = layersFromSupply(graph, state, requirement);
+  return graph.links.flatMap((link, number): Draft[] => {
+    if (!state.barred[number]) return [];
+    const fitted = STAGED_KINDS.has(link.kind) && link.normal !== 'closed';
+    const fluid = carriesFluid(graph, number);
+    const done =
+      link.normal === 'closed' ? 'stands closed: lock and tag it' : 'close, lock and tag';
+    return [
+      {
+        phase: fitted ? 'fit' : fluid ? 'isolate-flows' : 'isolate-drives',
+        layer: fluid ? -layer(number) : 0,
+        subject: link.id,
+        words: fitted
+          ? `${link.id} (${link.kind}): fit, lock and tag`
+          : `${link.id} (${link.kind}): ${done}`,
+        minutes: closingMinutes(link),
+        place: placeOfLink(graph, link),
+      },
+    ];
+  });
+}
+
+function draftOutlets(graph: PlantGraph, state: PlantState): Draft[] {
+  return state.opened.map((number) => {
+    const outlet = graph.outlets[number] as Outlet;
+    const earth = outlet.kind === 'earth';
+    return {
+      phase: earth ? 'earth' : 'let-down',
+      layer: 0,
+      subject: outlet.id,
+      words: earth
+        ? `${outlet.id} on ${outlet.section}: earth end first, then the conductors, nearest and lowest first`
+        : `${outlet.id} (${outlet.kind}) on ${outlet.section}: open, it leads to ${outlet.leads_to}${outlet.system ? ` (${outlet.system})` : ''}`,
+      minutes: openingMinutes(outlet),
+      place: placeOfSection(graph, outlet.section),
+    };
+  });
+}
+
+function draftStores(graph: PlantGraph, requirement: Requirement, state: PlantState): Draft[] {
+  const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  return graph.stores.flatMap(({ store, section }, number): Draft[] => {
+    const place = graph.sections[section]?.at;
+    const name = `${store.id} (${store.kind}) on ${graph.sections[section]?.id ?? ''}`;
+    if (state.restrained.has(number)) {
+      return [
+        {
+          phase: 'restrain',
+          layer: 0,
+          subject: store.id,
+          words: `${name}: restrain`,
+          minutes: RESTRAIN_MINUTES,
+          place,
+        },
+      ];
+    }
+    if (store.release !== 'wait' || !zoneBodies.has(state.body[section])) return [];
+    return [
+      {
+        phase: 'wait',
+        layer: 0,
+        subject: store.id,
+        words: `${name}: wait until it has run down, and see that it has`,
+        minutes: OTHER_MINUTES.wait,
+        place,
+      },
+    ];
+  });
+}
+
+/** Equipment that holds a section of the zone's bodies and can be started: what is tried after proving. */
+export function listStartStations(
+  graph: PlantGraph,
+  requirement: Requirement,
+): { station: string; equipment: string }[] {
+  const zone = new Set(requirement.trace.zone.map((section) => graph.sections[section]?.id));
+  return graph.plant.equipment
+    .filter((item) => item.sections.some((section) => zone.has(section)))
+    .flatMap((item) =>
+      (item.start_stations ?? []).map((station) => ({ station, equipment: item.id })),
+    );
+}
+
+function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationPlan): Draft[] {
+  const proofs = listProofs(graph, requirement, plan).map((proof): Draft => {
+    const at = proof.gauges.length > 0 ? ` (${proof.gauges.join(', ')})` : '';
+    return {
+      phase: 'prove',
+      layer: 0,
+      subject: proof.id,
+      words: `prove ${proof.section}: read ${proof.kind}${at}; ${proof.why}`,
+      minutes: OTHER_MINUTES.prove,
+      place: placeOfSection(graph, proof.section),
+    };
+  });
+  const stations = listStartStations(graph, requirement).map(({ station, equipment }): Draft => ({
+    phase: 'try-start',
+    layer: 0,
+    subject: station,
+    words: `try to start ${equipment} from ${station}, then return the control to off`,
+    minutes: OTHER_MINUTES['try-start'],
+    place: undefined,
+  }));
+  const fixed = (phase: 'tell' | 'stop', words: string): Draft => ({
+    phase,
+    layer: 0,
+    subject: '',
+    words,
+    minutes: OTHER_MINUTES[phase],
+    place: undefined,
+  });
+  return [
+    fixed('tell', 'tell those affected'),
+    fixed('stop', 'stop by the normal controls'),
+    ...proofs,
+    ...stations,
+  ];
+}
+
+/**
+ * Orders the work of a plan: phases as in PHASES; flows closed on the supply side first; within that, points in the order of a
+ * short walk. `valved` is the first stage under which positive barriers are fitted; its points are done with those of the plan.
+ * Restoring runs the other way (see planRestore).
+ */
+export function planSequence(
+  graph: PlantGraph,
+  requirement: Requirement,
+  plan: IsolationPlan,
+  valved?: IsolationPlan,
+): Step[] {
+  const whole: IsolationPlan = {
+    close: [...new Set([...plan.close, ...(valved?.close ?? [])])],
+    open: [...new Set([...plan.open, ...(valved?.open ?? [])])],
+    restrain: [...new Set([...plan.restrain, ...(valved?.restrain ?? [])])],
+  };
+  const state = computePlantState(graph, whole);
+  const drafts = [
+    ...draftRest(graph, requirement, plan),
+    ...draftLinks(graph, requirement, state),
+    ...draftOutlets(graph, state),
+    ...draftStores(graph, requirement, state),
+  ];
+  return walkThrough(drafts);
+}
+
+function walkThrough(drafts: readonly Draft[]): Step[] {
+  const steps: Step[] = [];
+  let here: Place | undefined;
+  for (const phase of PHASES) {
+    const ofPhase = drafts.filter((draft) => draft.phase === phase);
+    const layers = [...new Set(ofPhase.map((draft) => draft.layer))].sort((a, b) => a - b);
+    for (const layer of layers) {
+      const stops = ofPhase.filter((draft) => draft.layer === layer);
+      for (const { place, ...draft } of orderWalk(stops, (stop) => stop.place, here)) {
+        const walk = here && place ? computeWalkMetres(here, place) : 0;
+        steps.push({ ...draft, walk_m: Math.round(walk) });
+        here = place ?? here;
+      }
+    }
+  }
+  return steps;
+}
+
+/** Minutes of a sequence: the steps and the walk between them. */
+export function computeSequenceMinutes(steps: readonly Step[]): number {
+  return steps.reduce((sum, step) => sum + step.minutes + step.walk_m / WALKING_PACE, 0);
+}
+
+export interface RestoreStep {
+  readonly kind: 'earth-off' | 'blind-out' | 'free-store' | 'close-outlet' | 'unlock';
+  readonly subject: string;
+}
+
+/**
+ * The order of restoring: earths off in reverse, blinds out while the valves are still locked, restraints off, outlets shut,
+ * then the locks off from the work towards the supply, electrical ones last.
+ */
+export function planRestore(steps: readonly Step[]): RestoreStep[] {
+  const back = (phase: Phase, kind: RestoreStep['kind']): RestoreStep[] =>
+    steps
+      .filter((step) => step.phase === phase)
+      .reverse()
+      .map((step) => ({ kind, subject: step.subject }));
+  return [
+    ...back('earth', 'earth-off'),
+    ...back('fit', 'blind-out'),
+    ...back('restrain', 'free-store'),
+    ...back('let-down', 'close-outlet'),
+    ...back('isolate-flows', 'unlock'),
+    ...back('isolate-drives', 'unlock'),
+  ];
+}

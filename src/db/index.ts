@@ -1,0 +1,2 @@
+export * from './open';
+export * as tables from './schema';

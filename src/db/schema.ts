@@ -1,0 +1,72 @@
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+/** The ledger: every event, chained by hash. Times are ISO 8601 in UTC. */
+export const events = sqliteTable(
+  'event',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    stream: text('stream').notNull(),
+    sequence: integer('sequence').notNull(),
+    type: text('type').notNull(),
+    payload: text('payload').notNull(),
+    actor: text('actor').notNull(),
+    at: text('at').notNull(),
+    policy: text('policy').notNull(),
+    previousHash: text('previous_hash').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (table) => [uniqueIndex('event_stream_sequence').on(table.stream, table.sequence)],
+);
+
+/** Commands already carried out, by the key that the sender gave: sending again changes nothing. */
+export const commandsSeen = sqliteTable('command_seen', {
+  key: text('key').primaryKey(),
+  stream: text('stream').notNull(),
+  fingerprint: text('fingerprint').notNull(),
+  sequence: integer('sequence').notNull(),
+});
+
+/** Projection: one row a job, for lists. */
+export const jobRows = sqliteTable('job_row', {
+  id: text('id').primaryKey(),
+  title: text('title').notNull(),
+  equipment: text('equipment').notNull(),
+  stage: text('stage').notNull(),
+  raisedAt: text('raised_at').notNull(),
+  until: text('until'),
+});
+
+/** Projection: what a job holds (locks that hang, boxes in use, people signed on). */
+export const holdings = sqliteTable(
+  'holding',
+  {
+    kind: text('kind', { enum: ['lock', 'box', 'person'] }).notNull(),
+    item: text('item').notNull(),
+    job: text('job').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.kind, table.item] }),
+    index('holding_job').on(table.job),
+  ],
+);
+
+export const people = sqliteTable('person', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  employer: text('employer').notNull(),
+  authorisations: text('authorisations').notNull(),
+  pinHash: text('pin_hash').notNull(),
+});
+
+/** Site registers (locks, boxes, instruments) as documents checked on reading, and the plant file with its version. */
+export const registers = sqliteTable('register', {
+  name: text('name').primaryKey(),
+  version: integer('version').notNull(),
+  document: text('document').notNull(),
+});
+
+/** Settings of the installation: the clock's offset in the demonstration. */
+export const settings = sqliteTable('setting', {
+  name: text('name').primaryKey(),
+  value: text('value').notNull(),
+});

@@ -1,0 +1,51 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import { z } from 'zod';
+import { ROLES } from '../core/people/people';
+import { parsePlantText } from '../core/plant';
+import { ProgrammerFault } from '../core/result';
+import { tables, type Db } from '../db';
+import { carryOut, commandSchema, listJobs } from './jobs';
+import { hashPin } from './pins';
+import { registerSchema, saveRegister } from './registers';
+
+const siteSchema = z.strictObject({
+  people: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      employer: z.string(),
+      pin: z.string().regex(/^\d{4,8}$/),
+      authorisations: z.array(z.strictObject({ role: z.enum(ROLES), until: z.iso.datetime() })),
+    }),
+  ),
+  registers: registerSchema,
+  jobs: z.array(z.record(z.string(), z.unknown())),
+});
+export type DemoSite = z.infer<typeof siteSchema>;
+
+/** Reads the demonstration site's people, registers and jobs. */
+export function readDemoSite(folder = join(process.cwd(), 'demo')): DemoSite {
+  return siteSchema.parse(JSON.parse(readFileSync(join(folder, 'quillmere.site.json'), 'utf8')));
+}
+
+/** Loads the demonstration site into an empty database; leaves one that holds jobs as it is. */
+export async function loadDemo(db: Db, folder = join(process.cwd(), 'demo')): Promise<'loaded' | 'kept'> {
+  if (listJobs(db).length > 0) return 'kept';
+  const site = readDemoSite(folder);
+  const plant = parsePlantText(readFileSync(join(folder, 'quillmere.plant.json'), 'utf8'));
+  if (!plant.ok) throw new ProgrammerFault(JSON.stringify(plant.problems));
+  saveRegister(db, 'plant', plant.value);
+  saveRegister(db, 'registers', site.registers);
+  for (const { pin, authorisations, ...person } of site.people) {
+    const row = { ...person, authorisations: JSON.stringify(authorisations), pinHash: await hashPin(pin) };
+    db.insert(tables.people).values(row).onConflictDoUpdate({ target: tables.people.id, set: row }).run();
+  }
+  for (const job of site.jobs) {
+    const command = commandSchema.parse({ ...job, kind: 'raise-job' });
+    const answer = carryOut(db, { jobId: '', command, expected: 0, key: nanoid(), actor: 'ada', signed: [] });
+    if (!answer.ok) throw new ProgrammerFault(`a demonstration job was refused: ${JSON.stringify(answer)}`);
+  }
+  return 'loaded';
+}

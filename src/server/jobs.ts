@@ -1,0 +1,181 @@
+import { createHash } from 'node:crypto';
+import { asc, eq } from 'drizzle-orm';
+import {
+  commandSchema,
+  decideJob,
+  evolveDossier,
+  findStage,
+  type Command,
+  type Context,
+  type Dossier,
+  type DossierState,
+  type JobEvent,
+  type OtherJobs,
+  type SiteFacts,
+} from '../core/job';
+import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
+import { tables, writeAlone, type Db } from '../db';
+import { appendEvents, readStream, type StoredEvent } from '../ledger';
+import { readNow } from './clock';
+import { readSite } from './registers';
+
+/** A command as it arrives: what, on which version of the job, under which key, and whose PINs were checked. */
+export interface Request {
+  readonly jobId: string;
+  readonly command: Command;
+  readonly expected: number;
+  readonly key: string;
+  readonly actor: string;
+  readonly signed: readonly string[];
+}
+
+export type Answer =
+  | { readonly ok: true; readonly jobId: string; readonly sequence: number }
+  | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
+  | {
+      readonly ok: false;
+      readonly kind: 'changed-meanwhile';
+      readonly sequence: number;
+      readonly changes: readonly { readonly type: string; readonly actor: string; readonly at: string }[];
+    };
+
+export { commandSchema };
+
+const streamOf = (jobId: string) => `job/${jobId}`;
+
+/** A job as its events tell it. */
+export interface JobRecord {
+  readonly state: DossierState;
+  readonly sequence: number;
+  readonly history: readonly StoredEvent[];
+}
+
+function replay(history: readonly StoredEvent[]): DossierState {
+  return history.reduce<DossierState>(
+    (state, event) =>
+      evolveDossier(state, event.payload as JobEvent, { by: event.actor, at: event.at }),
+    undefined,
+  );
+}
+
+export function readJob(db: Db, jobId: string): JobRecord {
+  const history = readStream(db, streamOf(jobId));
+  return { state: replay(history), sequence: history.length, history };
+}
+
+function readOthers(db: Db, jobId: string): OtherJobs {
+  const rows = db.select().from(tables.holdings).all().filter((row) => row.job !== jobId);
+  const of = (kind: 'lock' | 'box' | 'person') =>
+    new Map(rows.filter((row) => row.kind === kind).map((row) => [row.item, row.job]));
+  return { lockAt: of('lock'), boxAt: of('box'), personOn: of('person') };
+}
+
+function listHoldings(jobId: string, dossier: Dossier) {
+  const { isolation, permit } = dossier;
+  const on = permit.kind === 'issued' ? Object.entries(permit.people) : [];
+  const hold = (kind: 'lock' | 'box' | 'person', item: string) => ({ kind, item, job: jobId });
+  return [
+    ...Object.values(isolation.locked).map((hung) => hold('lock', hung.lock)),
+    ...(isolation.box ? [hold('box', isolation.box.box), hold('lock', isolation.box.lock)] : []),
+    ...on.flatMap(([person, lock]) => [hold('person', person), hold('lock', lock)]),
+  ];
+}
+
+/** Rewrites what lists show of one job. */
+function project(tx: Db, jobId: string, dossier: Dossier, site: SiteFacts): void {
+  const { permit } = dossier;
+  const row = {
+    id: jobId,
+    title: dossier.title,
+    equipment: dossier.equipment,
+    stage: findStage(dossier, site),
+    raisedAt: dossier.raised.at,
+    until: permit.kind === 'issued' ? permit.until : null,
+  };
+  tx.insert(tables.jobRows).values(row).onConflictDoUpdate({ target: tables.jobRows.id, set: row }).run();
+  tx.delete(tables.holdings).where(eq(tables.holdings.job, jobId)).run();
+  const held = listHoldings(jobId, dossier);
+  if (held.length > 0) tx.insert(tables.holdings).values(held).run();
+}
+
+function nextJobId(tx: Db): string {
+  return `J-${String(tx.select().from(tables.jobRows).all().length + 1).padStart(4, '0')}`;
+}
+
+const fingerprint = (request: Request) =>
+  createHash('sha256').update(JSON.stringify([request.command, request.actor])).digest('hex');
+
+/**
+ * Carries out a command: load, decide and append in one transaction. The same key again gives the same answer and changes
+ * nothing. When someone else acted meanwhile, says what they did and changes nothing.
+ */
+export function carryOut(db: Db, request: Request): Answer {
+  return writeAlone(db, (tx) => {
+    const seen = tx.select().from(tables.commandsSeen).where(eq(tables.commandsSeen.key, request.key)).get();
+    if (seen !== undefined && seen.fingerprint !== fingerprint(request)) {
+      return { ok: false, kind: 'refused', refusals: [explainRefusal(refuse('key-reused'))] };
+    }
+    if (seen !== undefined) {
+      return { ok: true, jobId: seen.stream.slice('job/'.length), sequence: seen.sequence };
+    }
+    const jobId = request.command.kind === 'raise-job' ? nextJobId(tx) : request.jobId;
+    const { state, sequence, history } = readJob(tx, jobId);
+    if (sequence !== request.expected) {
+      const changes = history
+        .slice(request.expected)
+        .map(({ type, actor, at }) => ({ type, actor, at }));
+      return { ok: false, kind: 'changed-meanwhile', sequence, changes };
+    }
+    const site = readSite(tx);
+    const now = readNow(tx);
+    const context: Context = {
+      jobId,
+      now,
+      actor: request.actor,
+      signed: new Set(request.signed),
+      site,
+      others: readOthers(tx, jobId),
+    };
+    const decision = decideJob(state, request.command, context);
+    if (!decision.ok) {
+      return { ok: false, kind: 'refused', refusals: decision.refusals.map(explainRefusal) };
+    }
+    appendEvents(tx, streamOf(jobId), sequence, decision.events, {
+      actor: request.actor,
+      at: now,
+      policy: site.policy.version,
+    });
+    const after = decision.events.reduce<DossierState>(
+      (before, event) => evolveDossier(before, event, { by: request.actor, at: now }),
+      state,
+    ) as Dossier;
+    project(tx, jobId, after, site);
+    const reached = sequence + decision.events.length;
+    tx.insert(tables.commandsSeen)
+      .values({ key: request.key, stream: streamOf(jobId), fingerprint: fingerprint(request), sequence: reached })
+      .run();
+    return { ok: true, jobId, sequence: reached };
+  });
+}
+
+/** Rows of all jobs, oldest first. */
+export function listJobs(db: Db) {
+  return db.select().from(tables.jobRows).orderBy(asc(tables.jobRows.id)).all();
+}
+
+/** Rebuilds each job's list row and holdings from the ledger in memory and names the jobs whose stored ones differ. */
+export function compareProjections(db: Db): string[] {
+  const site = readSite(db);
+  return listJobs(db).flatMap((row) => {
+    const { state } = readJob(db, row.id);
+    const held = db.select().from(tables.holdings).where(eq(tables.holdings.job, row.id)).all();
+    const text = (rows: readonly { kind: string; item: string }[]) =>
+      rows.map(({ kind, item }) => `${kind} ${item}`).sort().join('|');
+    const same =
+      state !== undefined &&
+      findStage(state, site) === row.stage &&
+      state.title === row.title &&
+      text(listHoldings(row.id, state)) === text(held);
+    return same ? [] : [row.id];
+  });
+}

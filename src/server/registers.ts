@@ -1,0 +1,88 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { DEFAULT_GRADE_POLICY } from '../core/isolation';
+import type { SiteFacts } from '../core/job';
+import { ROLES, type Instrument, type Person } from '../core/people/people';
+import { buildGraph, parsePlant, type PlantGraph } from '../core/plant';
+import { ProgrammerFault } from '../core/result';
+import { tables, type Db } from '../db';
+
+const instant = z.iso.datetime();
+const authorisations = z.array(z.strictObject({ role: z.enum(ROLES), until: instant }));
+
+/** Locks, boxes and instruments of a site, as a document. */
+export const registerSchema = z.strictObject({
+  locks: z.array(
+    z.strictObject({
+      id: z.string().min(1),
+      set: z.string().min(1),
+      use: z.enum(['point', 'control', 'personal']),
+      owner: z.string().optional(),
+    }),
+  ),
+  boxes: z.array(z.strictObject({ id: z.string().min(1), name: z.string().min(1) })),
+  instruments: z.array(
+    z.strictObject({
+      id: z.string().min(1),
+      name: z.string().min(1),
+      reads: z.enum(['voltage', 'pressure', 'motion', 'temperature', 'gas']),
+      testedUntil: instant,
+    }),
+  ),
+});
+export type Registers = z.infer<typeof registerSchema>;
+
+function readRegister(db: Db, name: string): { version: number; document: unknown } {
+  const row = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
+  if (row === undefined) throw new ProgrammerFault(`the database holds no ${name}: load a site first`);
+  return { version: row.version, document: JSON.parse(row.document) as unknown };
+}
+
+let known: { text: string; graph: PlantGraph } | undefined;
+
+/** The graph of the plant in force; built once a version. */
+export function readGraph(db: Db): PlantGraph {
+  const row = db.select().from(tables.registers).where(eq(tables.registers.name, 'plant')).get();
+  if (row === undefined) throw new ProgrammerFault('the database holds no plant: load a site first');
+  if (known?.text === row.document) return known.graph;
+  const parsed = parsePlant(JSON.parse(row.document));
+  if (!parsed.ok) throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
+  known = { text: row.document, graph: buildGraph(parsed.value) };
+  return known.graph;
+}
+
+export function listPeople(db: Db): Person[] {
+  return db
+    .select()
+    .from(tables.people)
+    .all()
+    .map(({ id, name, employer, authorisations: text }) => ({
+      id,
+      name,
+      employer,
+      authorisations: authorisations.parse(JSON.parse(text)),
+    }));
+}
+
+const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
+  new Map(rows.map((row) => [row.id, row]));
+
+/** Everything of the site that a decision needs. */
+export function readSite(db: Db): SiteFacts {
+  const { locks, boxes, instruments } = registerSchema.parse(readRegister(db, 'registers').document);
+  return {
+    graph: readGraph(db),
+    policy: DEFAULT_GRADE_POLICY,
+    people: byId(listPeople(db)),
+    locks: byId(locks),
+    boxes: byId(boxes),
+    instruments: byId<Instrument>(instruments),
+  };
+}
+
+/** Stores plant and registers, each as a new version. */
+export function saveRegister(db: Db, name: 'plant' | 'registers', document: unknown): void {
+  const old = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
+  const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
+  db.insert(tables.registers).values(row).onConflictDoUpdate({ target: tables.registers.name, set: row }).run();
+}
