@@ -179,3 +179,8 @@ export function compareProjections(db: Db): string[] {
     return same ? [] : [row.id];
   });
 }
+
+/** Locks and boxes that are in use anywhere, and people who are signed on. */
+export function listHeld(db: Db): ReadonlySet<string> {
+  return new Set(db.select().from(tables.holdings).all().map(({ item }) => item));
+}

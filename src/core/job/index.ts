@@ -6,3 +6,4 @@ export * from './gates';
 export * from './lamps';
 export * from './site';
 export * from './state';
+export * from './view';

@@ -1,0 +1,50 @@
+import { notFound, redirect } from 'next/navigation';
+import { viewDossier } from '../../../core/job';
+import { readNow } from '../../../server/clock';
+import { useDatabase as openShared } from '../../../server/database';
+import { drawAround } from '../../../server/diagram';
+import { listHeld, readJob } from '../../../server/jobs';
+import { readSite } from '../../../server/registers';
+import { findMe } from '../../../server/session';
+import { DossierScreen } from '../../../ui/dossier/dossier';
+
+export default async function JobPage({ params, searchParams }: {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ source?: string }>;
+}) {
+  const me = await findMe();
+  if (!me) redirect('/login');
+  const { id } = await params;
+  const { source } = await searchParams;
+  const db = openShared();
+  const { state, sequence } = readJob(db, id);
+  if (!state) notFound();
+  const site = readSite(db);
+  const view = viewDossier(state, site, readNow(db));
+  const route = (view.sources.find((one) => one.id === source) ?? view.sources[0])?.route ?? [];
+  const work = state.scope.work.map(({ section }) => section);
+  const drawing = await drawAround(site.graph, work, view.plan, route);
+  const held = listHeld(db);
+  return (
+    <DossierScreen
+      jobId={id}
+      sequence={sequence}
+      me={me.id}
+      source={source}
+      names={Object.fromEntries([...site.people.values()].map(({ id: one, name }) => [one, name]))}
+      view={view}
+      drawing={drawing}
+      route={route}
+      choices={{
+        locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
+        boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),
+        instruments: [...site.instruments.values()],
+        people: [...site.people.values()].map(({ id: one, name, authorisations }) => ({
+          id: one,
+          name,
+          worker: authorisations.some(({ role }) => role === 'worker' || role === 'performing-authority'),
+        })),
+      }}
+    />
+  );
+}

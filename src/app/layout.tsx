@@ -1,0 +1,33 @@
+import '@fontsource/b612/400.css';
+import '@fontsource/b612/700.css';
+import '@fontsource/b612-mono/400.css';
+import './globals.css';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import { Toaster } from 'sonner';
+import { readNow } from '../server/clock';
+import { useDatabase as openShared } from '../server/database';
+import { findMe } from '../server/session';
+import { Header } from '../ui/shell/header';
+
+export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
+export const dynamic = 'force-dynamic';
+
+export default async function RootLayout({ children }: { readonly children: ReactNode }) {
+  const me = await findMe();
+  return (
+    <html lang="en">
+      <body className="min-h-screen bg-base-100 text-base-content">
+        {me && (
+          <Header
+            me={{ name: me.name, coordinator: me.authorisations.some(({ role }) => role === 'coordinator') }}
+            now={readNow(openShared())}
+            demo={process.env.LANTERN_DEMO === '1'}
+          />
+        )}
+        {children}
+        <Toaster position="bottom-center" richColors />
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,19 @@
+import { redirect } from 'next/navigation';
+import { useDatabase as openShared } from '../server/database';
+import { listJobs } from '../server/jobs';
+import { readNow } from '../server/clock';
+import { findMe } from '../server/session';
+import { JobList } from '../ui/jobs/job-list';
+
+export default async function HomePage() {
+  const me = await findMe();
+  if (!me) redirect('/login');
+  const db = openShared();
+  return (
+    <JobList
+      jobs={listJobs(db)}
+      now={readNow(db)}
+      mayRaise={me.authorisations.some(({ role }) => role === 'coordinator')}
+    />
+  );
+}

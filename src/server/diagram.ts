@@ -1,0 +1,107 @@
+import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
+import type { IsolationPlan, PlantGraph } from '../core/plant';
+import { linksOf, otherEnd } from '../core/plant';
+
+/** A drawn diagram: sections and link symbols with places in pixels, and the lines between them. */
+export interface Diagram {
+  readonly width: number;
+  readonly height: number;
+  readonly sections: readonly { id: string; name: string; energy: string; source: boolean; x: number; y: number; width: number; height: number }[];
+  readonly links: readonly { id: string; kind: string; normal: 'open' | 'closed'; x: number; y: number }[];
+  readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
+}
+
+const SYMBOL = 26;
+const elk = new ELK();
+const drawn = new Map<string, Promise<Diagram>>();
+
+function toElk(graph: PlantGraph, sections: ReadonlySet<number>): ElkNode {
+  const links = graph.links.flatMap((link, number) =>
+    sections.has(graph.ends[2 * number] as number) && sections.has(graph.ends[2 * number + 1] as number) ? [link] : [],
+  );
+  return {
+    id: 'root',
+    layoutOptions: {
+      'elk.algorithm': 'layered',
+      'elk.direction': 'RIGHT',
+      'elk.edgeRouting': 'ORTHOGONAL',
+      'elk.layered.spacing.nodeNodeBetweenLayers': '22',
+      'elk.spacing.nodeNode': '18',
+      'elk.separateConnectedComponents': 'true',
+    },
+    children: [
+      ...[...sections].map((n) => ({ id: `s:${graph.sections[n]?.id}`, width: 118, height: 34 })),
+      ...links.map((link) => ({ id: `l:${link.id}`, width: SYMBOL, height: SYMBOL + 12 })),
+    ],
+    edges: links.flatMap((link) => [
+      { id: `e0:${link.id}`, sources: [`s:${link.between[0]}`], targets: [`l:${link.id}`] },
+      { id: `e1:${link.id}`, sources: [`l:${link.id}`], targets: [`s:${link.between[1]}`] },
+    ]),
+  };
+}
+
+async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Diagram> {
+  const laid = await elk.layout(toElk(graph, sections));
+  const at = new Map((laid.children ?? []).map((node) => [node.id, node]));
+  const lines = (laid.edges ?? []).map((edge) => {
+    const path = edge.sections?.[0];
+    const points = path ? [path.startPoint, ...(path.bendPoints ?? []), path.endPoint] : [];
+    return { link: edge.id.slice(3), points: points.map(({ x, y }) => [x, y] as const) };
+  });
+  return {
+    width: laid.width ?? 0,
+    height: laid.height ?? 0,
+    sections: [...sections].map((n) => {
+      const section = graph.sections[n] as PlantGraph['sections'][number];
+      const { x = 0, y = 0, width = 0, height = 0 } = at.get(`s:${section.id}`) ?? {};
+      const energy = graph.medium[n]?.energy ?? '';
+      return { id: section.id, name: section.name, energy, source: section.source !== undefined, x, y, width, height };
+    }),
+    links: graph.links.flatMap((link) => {
+      const node = at.get(`l:${link.id}`);
+      return node
+        ? [{ id: link.id, kind: link.kind, normal: link.normal ?? 'open', x: (node.x ?? 0) + SYMBOL / 2, y: (node.y ?? 0) + SYMBOL / 2 }]
+        : [];
+    }),
+    lines,
+  };
+}
+
+function layOnce(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Diagram> {
+  const key = [...sections].sort((a, b) => a - b).join(',');
+  const known = drawn.get(key);
+  if (known) return known;
+  const fresh = lay(graph, sections);
+  if (drawn.size > 50) drawn.clear();
+  drawn.set(key, fresh);
+  return fresh;
+}
+
+/** Lays out the whole plant. */
+export const drawPlant = (graph: PlantGraph): Promise<Diagram> =>
+  layOnce(graph, new Set(graph.sections.keys()));
+
+/** Lays out what lies round the work: all within `reach` links of it, each point of the plan, and the route that is shown. */
+export function drawAround(
+  graph: PlantGraph,
+  work: readonly string[],
+  plan: IsolationPlan | undefined,
+  route: readonly string[],
+  reach = 2,
+): Promise<Diagram> {
+  let shown = new Set(work.flatMap((id) => graph.sectionAt.get(id) ?? []));
+  for (let ring = 0; ring < reach; ring++) {
+    const next = new Set(shown);
+    for (const section of shown) {
+      if (graph.isSource[section] || linksOf(graph, section).length > 8) continue;
+      for (const link of linksOf(graph, section)) next.add(otherEnd(graph, link, section));
+    }
+    shown = next;
+  }
+  for (const id of [...(plan?.close ?? []), ...route]) {
+    for (const end of graph.links[graph.linkAt.get(id) ?? -1]?.between ?? []) {
+      shown.add(graph.sectionAt.get(end) as number);
+    }
+  }
+  return layOnce(graph, shown);
+}

@@ -1,0 +1,40 @@
+import { randomBytes } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { getIronSession, type SessionOptions } from 'iron-session';
+import { cookies } from 'next/headers';
+import type { Person } from '../core/people/people';
+import { tables, type Db } from '../db';
+import { useDatabase } from './database';
+import { listPeople } from './registers';
+
+interface SessionData {
+  person?: string;
+}
+
+function readSecret(db: Db): string {
+  const row = db.select().from(tables.settings).where(eq(tables.settings.name, 'session-secret')).get();
+  if (row) return row.value;
+  const value = randomBytes(32).toString('hex');
+  db.insert(tables.settings).values({ name: 'session-secret', value }).run();
+  return value;
+}
+
+const options = (db: Db): SessionOptions => ({
+  password: readSecret(db),
+  cookieName: 'lantern',
+  ttl: 12 * 3600,
+  cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false },
+});
+
+/** The session of the request at hand. */
+export async function openSession() {
+  return getIronSession<SessionData>(await cookies(), options(useDatabase()));
+}
+
+/** Who is signed in, or undefined. */
+export async function findMe(): Promise<Person | undefined> {
+  const { person } = await openSession();
+  return person === undefined
+    ? undefined
+    : listPeople(useDatabase()).find(({ id }) => id === person);
+}

@@ -1,0 +1,132 @@
+'use client';
+
+import { select, zoom, zoomIdentity, type D3ZoomEvent } from 'd3';
+import { useEffect, useRef, useState } from 'react';
+import { LinkSymbol } from './symbol';
+
+export interface DiagramDrawing {
+  readonly width: number;
+  readonly height: number;
+  readonly sections: readonly { id: string; name: string; energy: string; source: boolean; x: number; y: number; width: number; height: number }[];
+  readonly links: readonly { id: string; kind: string; normal: 'open' | 'closed'; x: number; y: number }[];
+  readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
+}
+
+const ENERGY_MARK: Readonly<Record<string, string>> = {
+  electrical: 'E', mechanical: 'M', pressure: 'P', process: 'F', thermal: 'T', gravity: 'G', radiation: 'R',
+};
+
+interface Marks {
+  readonly work: ReadonlySet<string>;
+  readonly route: ReadonlySet<string>;
+  readonly planned: ReadonlySet<string>;
+  readonly locked: ReadonlySet<string>;
+}
+
+function Sections({ drawing, work }: { readonly drawing: DiagramDrawing; readonly work: ReadonlySet<string> }) {
+  return drawing.sections.map((section) => (
+    <g key={section.id} transform={`translate(${section.x},${section.y})`}>
+      <title>{`${section.id}: ${section.name} (${section.energy}${section.source ? ', a source' : ''})`}</title>
+      <rect
+        width={section.width}
+        height={section.height}
+        rx={section.source ? 17 : 2}
+        className={work.has(section.id) ? 'fill-base-300 stroke-base-content' : 'fill-base-200 stroke-base-content/60'}
+        strokeWidth={work.has(section.id) ? 3 : 1}
+      />
+      <text x="8" y="14" fontSize="11" className="fill-current font-mono">
+        {section.id}
+      </text>
+      <text x="8" y="27" fontSize="9" className="fill-current">
+        {section.name.length > 24 ? `${section.name.slice(0, 23)}…` : section.name}
+      </text>
+      <text x={section.width - 6} y="14" fontSize="10" textAnchor="end" className="fill-current font-bold">
+        {ENERGY_MARK[section.energy]}
+      </text>
+    </g>
+  ));
+}
+
+function Links({ drawing, marks, onPick }: { readonly drawing: DiagramDrawing; readonly marks: Marks; readonly onPick?: (id: string) => void }) {
+  return drawing.links.map((link) => {
+    const lit = marks.route.has(link.id);
+    const planned = marks.planned.has(link.id);
+    const locked = marks.locked.has(link.id);
+    const closed = planned || link.normal === 'closed';
+    const state = locked ? 'locked' : planned ? 'to be closed and locked' : `normally ${link.normal}`;
+    return (
+      <g
+        key={link.id}
+        transform={`translate(${link.x},${link.y})`}
+        className={`${lit ? 'text-warning' : 'text-base-content'} ${onPick ? 'cursor-pointer' : ''}`}
+        onClick={onPick ? () => onPick(link.id) : undefined}
+      >
+        <title>{`${link.id}: ${link.kind}, ${state}${lit ? ', on the lit route' : ''}`}</title>
+        {planned && <rect x="-15" y="-13" width="30" height="26" className="fill-none stroke-info" strokeWidth="2" strokeDasharray={locked ? undefined : '4 3'} />}
+        <LinkSymbol kind={link.kind} closed={closed} />
+        <text y="22" fontSize="9" textAnchor="middle" className="fill-current font-mono">
+          {link.id}
+        </text>
+      </g>
+    );
+  });
+}
+
+/** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, wheel to zoom. */
+export function PlantDiagram({
+  drawing,
+  work = [],
+  route = [],
+  planned = [],
+  locked = [],
+  height = 360,
+  onPick,
+}: {
+  readonly drawing: DiagramDrawing;
+  readonly work?: readonly string[];
+  readonly route?: readonly string[];
+  readonly planned?: readonly string[];
+  readonly locked?: readonly string[];
+  readonly height?: number;
+  readonly onPick?: (id: string) => void;
+}) {
+  const frame = useRef<SVGSVGElement>(null);
+  const [view, setView] = useState({ x: 8, y: 8, k: 1 });
+  useEffect(() => {
+    const svg = frame.current;
+    if (!svg) return;
+    const behaviour = zoom<SVGSVGElement, unknown>()
+      .scaleExtent([0.15, 3])
+      .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
+        const { x, y, k } = event.transform;
+        setView({ x, y, k });
+      });
+    const wide = svg.clientWidth;
+    const scale = Math.min(1.2, (wide - 16) / drawing.width, (height - 16) / drawing.height);
+    const start = zoomIdentity.translate(8, 8).scale(Math.max(scale, 0.42));
+    select(svg).call(behaviour).call((selection) => behaviour.transform(selection, start));
+  }, [drawing, height]);
+  const marks = { work: new Set(work), route: new Set(route), planned: new Set(planned), locked: new Set(locked) };
+  return (
+    <svg
+      ref={frame}
+      height={height}
+      className="w-full touch-none border border-base-300 bg-base-100"
+      role="img"
+      aria-label={`Plant diagram with ${drawing.sections.length} sections and ${drawing.links.length} links${route.length > 0 ? `; lit route: ${route.join(', ')}` : ''}`}
+    >
+      <g transform={`translate(${view.x},${view.y}) scale(${view.k})`}>
+        {drawing.lines.map(({ link, points }, index) => (
+          <polyline
+            key={`${link}-${index}`}
+            points={points.map((point) => point.join(',')).join(' ')}
+            className={`fill-none ${marks.route.has(link) ? 'stroke-warning' : 'stroke-base-content/60'}`}
+            strokeWidth={marks.route.has(link) ? 4 : 1}
+          />
+        ))}
+        <Sections drawing={drawing} work={marks.work} />
+        <Links drawing={drawing} marks={marks} onPick={onPick} />
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,152 @@
+'use client';
+
+import Link from 'next/link';
+import type { DossierView, Lamp, Stage } from '../../core/job';
+import { CommandDesk, Reasons } from '../command/use-command';
+import { PlantDiagram } from '../diagram/diagram';
+import { LampSign, LampWord } from '../lamp/lamp';
+import { IsolatePanel } from './isolate-panel';
+import { PermitPanel, WorkPanel } from './permit-panel';
+import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
+import { RestorePanel } from './restore-panel';
+import type { DossierProps } from './types';
+
+const SPINE: readonly { readonly stage: Stage; readonly label: string }[] = [
+  { stage: 'plan', label: 'Trace and plan' },
+  { stage: 'review', label: 'Review' },
+  { stage: 'isolate', label: 'Isolate and prove' },
+  { stage: 'permit', label: 'Permit' },
+  { stage: 'work', label: 'Work' },
+  { stage: 'restore', label: 'Restore' },
+  { stage: 'closed', label: 'Closed' },
+];
+
+function Spine({ stage }: { readonly stage: Stage }) {
+  const here = SPINE.findIndex((one) => one.stage === stage);
+  return (
+    <ol aria-label="Stages" className="flex flex-wrap gap-x-3 lg:flex-col lg:gap-2">
+      {SPINE.map(({ stage: one, label }, index) => (
+        <li key={one} aria-current={index === here ? 'step' : undefined} className={index === here ? 'border-b-4 border-primary font-bold lg:border-b-0 lg:border-l-4 lg:pl-2' : 'lg:pl-3'}>
+          {index < here ? '✓ ' : ''}
+          {label}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function LampRow({ lamp, jobId, picked }: { readonly lamp: Lamp; readonly jobId: string; readonly picked: boolean }) {
+  return (
+    <li data-lamp={lamp.state} className={`flex items-start gap-2 py-1 ${picked ? 'bg-base-200' : ''}`}>
+      <LampSign state={lamp.state} />
+      <div className="min-w-0">
+        <p className="flex flex-wrap items-baseline gap-x-2">
+          <LampWord state={lamp.state} />
+          {lamp.kind === 'source' ? (
+            <Link href={`/jobs/${jobId}?source=${encodeURIComponent(lamp.id)}`} scroll={false} className="font-mono text-sm underline">
+              {lamp.id}
+            </Link>
+          ) : (
+            <span className="font-mono text-sm">{lamp.id}</span>
+          )}
+        </p>
+        <p className="text-xs">{lamp.name}</p>
+      </div>
+    </li>
+  );
+}
+
+function Lamps({ view, jobId, source }: { readonly view: DossierView; readonly jobId: string; readonly source?: string }) {
+  const count = (state: Lamp['state']) => view.lamps.filter((lamp) => lamp.state === state).length;
+  return (
+    <section aria-label="Lamps">
+      <h2 className="text-lg font-bold">Lamps</h2>
+      <p className="text-sm">
+        <span data-testid="lamps-lit">{count('lit')} lit</span>, {count('shuttered')} shuttered, <span data-testid="lamps-dark">{count('dark')} dark</span>
+      </p>
+      <ul className="grid grid-cols-2 gap-x-2 lg:grid-cols-1 xl:grid-cols-2">
+        {view.lamps.map((lamp) => (
+          <LampRow key={lamp.id} lamp={lamp} jobId={jobId} picked={lamp.id === source} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function PickedRoute({ view, source }: { readonly view: DossierView; readonly source: string | undefined }) {
+  const found = view.sources.find(({ id }) => id === source) ?? view.sources[0];
+  const lamp = view.lamps.find(({ id }) => id === found?.id);
+  if (!found || !lamp) return <p>No source reaches this work on the drawing: doubt the drawing before going on.</p>;
+  return (
+    <div className="border-l-4 border-warning pl-2 text-sm">
+      <p>
+        <strong className="font-mono">{found.id}</strong> {found.name} ({found.medium}), grade <strong>{found.grade}</strong>: {found.reasons.join('; ')}
+      </p>
+      <p className="font-mono text-xs">{[found.id, ...found.route, 'work'].join(' › ')}</p>
+      <p>{lamp.why}</p>
+    </div>
+  );
+}
+
+function StagePanel(props: DossierProps) {
+  switch (props.view.stage) {
+    case 'plan':
+      return <PlanPanel {...props} />;
+    case 'review':
+      return <ReviewPanel {...props} />;
+    case 'isolate':
+      return <IsolatePanel {...props} />;
+    case 'permit':
+      return <PermitPanel {...props} />;
+    case 'work':
+      return <WorkPanel {...props} />;
+    case 'restore':
+      return <RestorePanel {...props} />;
+    case 'closed':
+      return (
+        <section aria-label="Closed">
+          <h2 className="text-lg font-bold">Closed</h2>
+          {props.view.plan && <PointList plan={props.view.plan} />}
+        </section>
+      );
+  }
+}
+
+/** One job, read down its spine, with its lamps and what is holding it up always in sight. */
+export function DossierScreen(props: DossierProps & { readonly source?: string }) {
+  const { view, jobId, sequence, me, names, drawing, route, source } = props;
+  const planned = view.plan?.close ?? [];
+  return (
+    <CommandDesk handle={{ jobId, sequence, me, names }}>
+      <main className="grid gap-4 p-4 lg:grid-cols-[9rem_minmax(0,1fr)_21rem]">
+        <div className="flex flex-col gap-3">
+          <Spine stage={view.stage} />
+          <Link href={`/jobs/${jobId}/record`} className="underline">
+            Whole record
+          </Link>
+        </div>
+        <div className="flex min-w-0 flex-col gap-4">
+          <h1 className="text-xl font-bold">
+            <span className="font-mono">{jobId}</span> {view.dossier.title}
+          </h1>
+          <PickedRoute view={view} source={source} />
+          <PlantDiagram
+            drawing={drawing}
+            work={view.dossier.scope.work.map(({ section }) => section)}
+            route={route}
+            planned={planned}
+            locked={Object.keys(view.dossier.isolation.locked)}
+          />
+          <StagePanel key={view.stage} {...props} />
+        </div>
+        <aside className="flex flex-col gap-4">
+          <section aria-label="Holding this up" className="border-2 border-base-content p-3">
+            <h2 className="mb-2 text-lg font-bold">Holding this up</h2>
+            {view.holding.length === 0 ? <p>Nothing. The next step may be taken.</p> : <Reasons refusals={view.holding} />}
+          </section>
+          <Lamps view={view} jobId={jobId} source={source} />
+        </aside>
+      </main>
+    </CommandDesk>
+  );
+}

@@ -1,0 +1,69 @@
+import type { ReactNode } from 'react';
+
+/** A labelled text field of a small form. */
+export function TextField({ label, name, value, type = 'text', required = true }: {
+  readonly label: string;
+  readonly name: string;
+  readonly value?: string;
+  readonly type?: 'text' | 'number';
+  readonly required?: boolean;
+}) {
+  return (
+    <label className="flex grow flex-col text-sm">
+      {label}
+      <input name={name} type={type} step="any" defaultValue={value} required={required} className="input input-sm w-full" />
+    </label>
+  );
+}
+
+/** A labelled choice. */
+export function ChoiceField({ label, name, options, value }: {
+  readonly label: string;
+  readonly name: string;
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+  readonly value?: string;
+}) {
+  return (
+    <label className="flex grow flex-col text-sm">
+      {label}
+      <select name={name} defaultValue={value} required className="select select-sm w-full">
+        {options.map((option) => (
+          <option key={option.id} value={option.id}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** A form that hands its fields over as text. */
+export function SmallForm({ onSend, button, children }: {
+  readonly onSend: (read: (name: string) => string) => void;
+  readonly button: string;
+  readonly children: ReactNode;
+}) {
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        onSend((name) => (form.get(name) as string | null) ?? '');
+      }}
+    >
+      {children}
+      <button className="btn btn-primary btn-sm">{button}</button>
+    </form>
+  );
+}
+
+/** One titled block of a dossier. */
+export function Panel({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section aria-label={title} className="flex flex-col gap-2 border-t-2 border-base-content pt-2">
+      <h2 className="text-lg font-bold">{title}</h2>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+
+import type { Command } from '../../core/job';
+import type { RestoreStep } from '../../core/sequence';
+import { useCommand } from '../command/use-command';
+import { Panel, SmallForm, TextField } from './field';
+import type { DossierProps } from './types';
+
+const WORDS: Readonly<Record<RestoreStep['kind'], string>> = {
+  'earth-off': 'Take the earth off',
+  'blind-out': 'Take out, lock off',
+  'free-store': 'Take the restraint off',
+  'close-outlet': 'Shut',
+  unlock: 'Take the lock off',
+};
+
+function commandFor({ kind, subject }: RestoreStep): Command {
+  switch (kind) {
+    case 'earth-off':
+    case 'close-outlet':
+      return { kind: 'close-outlet', outlet: subject };
+    case 'free-store':
+      return { kind: 'free-store', store: subject };
+    case 'blind-out':
+    case 'unlock':
+      return { kind: 'unlock-point', link: subject };
+  }
+}
+
+/** The way back: box, points in order, line walked, plant taken back, job closed. */
+export function RestorePanel({ view, names }: DossierProps) {
+  const run = useCommand();
+  const { isolation } = view.dossier;
+  const next = view.restore.find(({ done }) => !done);
+  const restored = next === undefined && !isolation.box;
+  return (
+    <Panel title="Restore">
+      {isolation.box && (
+        <button className="btn btn-primary btn-sm self-start" onClick={() => void run({ kind: 'open-box' })}>
+          Take control lock {isolation.box.lock} off box {isolation.box.box}
+        </button>
+      )}
+      <ol className="flex flex-col">
+        {view.restore.map((step) => {
+          const hung = isolation.locked[step.subject];
+          const open = !step.done && !isolation.box && step.kind === next?.kind;
+          return (
+            <li key={step.kind + step.subject} data-subject={step.subject} className="flex items-center gap-2 border-t border-base-300 py-1">
+              <span className="w-44">{step.done ? '✓ ' : ''}{WORDS[step.kind]}</span>
+              <span className="w-28 font-mono">{step.subject}</span>
+              <span className="grow text-sm">{hung ? `lock ${hung.lock}, hung by ${names[hung.by] ?? hung.by}` : ''}</span>
+              {open && (
+                <button className="btn btn-sm" onClick={() => void run(commandFor(step))}>
+                  {WORDS[step.kind]}
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {restored && (
+        <>
+          <h3 className="font-bold">Walk the line</h3>
+          <ul className="flex flex-col">
+            {view.lineup.map(({ point, normal, done }) => (
+              <li key={point} data-point={point} className="flex items-center gap-2 border-t border-base-300 py-1">
+                <span className="w-28 font-mono">{done ? '✓ ' : ''}{point}</span>
+                <span className="grow text-sm">normally {normal}</span>
+                {!done && (['open', 'closed'] as const).map((found) => (
+                  <button key={found} className="btn btn-sm" onClick={() => void run({ kind: 'walk-lineup', point, found })}>
+                    Found {found}
+                  </button>
+                ))}
+              </li>
+            ))}
+          </ul>
+          {isolation.takenBack ? (
+            <button className="btn btn-primary btn-sm self-start" onClick={() => void run({ kind: 'close-job' })}>
+              Close the job
+            </button>
+          ) : (
+            <SmallForm button="Operations takes it back" onSend={(read) => void run({ kind: 'take-back', told: read('told') })}>
+              <TextField label="Who was told" name="told" />
+            </SmallForm>
+          )}
+        </>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,21 @@
+import type { DossierView } from '../../core/job';
+import type { DiagramDrawing } from '../diagram/diagram';
+
+/** Registers of the site as the screens offer them. */
+export interface SiteChoices {
+  readonly locks: readonly { id: string; use: string; owner?: string; busy: boolean }[];
+  readonly boxes: readonly { id: string; name: string; busy: boolean }[];
+  readonly instruments: readonly { id: string; name: string; reads: string }[];
+  readonly people: readonly { id: string; name: string; worker: boolean }[];
+}
+
+export interface DossierProps {
+  readonly jobId: string;
+  readonly sequence: number;
+  readonly me: string;
+  readonly names: Readonly<Record<string, string>>;
+  readonly view: DossierView;
+  readonly drawing: DiagramDrawing;
+  readonly route: readonly string[];
+  readonly choices: SiteChoices;
+}

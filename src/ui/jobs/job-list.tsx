@@ -1,0 +1,58 @@
+import Link from 'next/link';
+
+interface JobRow {
+  readonly id: string;
+  readonly title: string;
+  readonly equipment: string;
+  readonly stage: string;
+  readonly until: string | null;
+}
+
+const STAGE_WORDS: Readonly<Record<string, string>> = {
+  plan: 'to be planned',
+  review: 'waits for review',
+  isolate: 'being isolated',
+  permit: 'waits for its permit',
+  work: 'permit live',
+  restore: 'being restored',
+  closed: 'closed',
+};
+
+const lasts = (until: string | null, now: string): string => {
+  if (until === null) return '';
+  const minutes = Math.round((Date.parse(until) - Date.parse(now)) / 60000);
+  const clock = until.slice(11, 16);
+  return minutes < 0 ? `${clock}, lapsed ${-minutes} min ago` : `${clock}, in ${minutes} min`;
+};
+
+/** All jobs, those that need someone first. */
+export function JobList({ jobs, now, mayRaise }: { readonly jobs: readonly JobRow[]; readonly now: string; readonly mayRaise: boolean }) {
+  const order = ['work', 'restore', 'permit', 'isolate', 'review', 'plan', 'closed'];
+  const sorted = [...jobs].sort((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage));
+  return (
+    <main className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
+      <div className="flex items-center justify-between">
+        <h1 className="text-2xl font-bold">Jobs</h1>
+        {mayRaise && (
+          <Link href="/jobs/new" className="btn btn-primary btn-sm">
+            Raise a job
+          </Link>
+        )}
+      </div>
+      {jobs.length === 0 && <p>No job has been raised. A coordinator raises the first.</p>}
+      <ul className="flex flex-col">
+        {sorted.map(({ id, title, equipment, stage, until }) => (
+          <li key={id} className="border-t border-base-300">
+            <Link href={`/jobs/${id}`} className="grid grid-cols-2 gap-x-3 py-2 hover:bg-base-200 sm:grid-cols-[5rem_1fr_6rem_11rem_10rem]">
+              <span className="font-mono">{id}</span>
+              <span className="font-bold">{title}</span>
+              <span className="font-mono">{equipment}</span>
+              <span>{STAGE_WORDS[stage]}</span>
+              <span className="font-mono text-sm">{lasts(until, now)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </main>
+  );
+}

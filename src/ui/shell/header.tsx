@@ -1,0 +1,87 @@
+'use client';
+
+import { Clock3, LogOut } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+
+const PLACES = [
+  { href: '/', label: 'Jobs' },
+  { href: '/plant', label: 'Plant' },
+  { href: '/records', label: 'Records' },
+] as const;
+
+/** The clock of the site, ticking from the instant that the server gave. */
+function SiteClock({ now }: { readonly now: string }) {
+  const [shown, setShown] = useState(now);
+  useEffect(() => {
+    const ahead = Date.parse(now) - Date.now();
+    const timer = setInterval(() => setShown(new Date(Date.now() + ahead).toISOString()), 1000);
+    return () => clearInterval(timer);
+  }, [now]);
+  return (
+    <time dateTime={shown} suppressHydrationWarning className="font-mono text-xl tabular-nums">
+      {shown.slice(11, 16)}
+      <span className="ml-2 text-xs">{shown.slice(0, 10)} UTC</span>
+    </time>
+  );
+}
+
+/** The slim band over every screen: site, places, clock, who is signed in. */
+export function Header({
+  me,
+  now,
+  demo,
+}: {
+  readonly me: { readonly name: string; readonly coordinator: boolean };
+  readonly now: string;
+  readonly demo: boolean;
+}) {
+  const router = useRouter();
+  const path = usePathname();
+  const call = async (url: string, init: RequestInit) => {
+    await fetch(url, init);
+    router.refresh();
+  };
+  const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href));
+  return (
+    <header className="flex flex-wrap items-center gap-x-5 gap-y-1 bg-neutral px-4 py-1.5 text-neutral-content">
+      <span className="font-bold">Quillmere</span>
+      <nav aria-label="Places" className="flex gap-1">
+        {PLACES.map(({ href, label }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={isHere(href) ? 'page' : undefined}
+            className={`px-2 py-1 ${isHere(href) ? 'border-b-2 border-current font-bold' : ''}`}
+          >
+            {label}
+          </Link>
+        ))}
+      </nav>
+      <span className="grow" />
+      {demo && me.coordinator && (
+        <button
+          className="flex items-center gap-1 text-xs underline"
+          onClick={() =>
+            void call('/api/clock', {
+              method: 'POST',
+              headers: { 'content-type': 'application/json' },
+              body: JSON.stringify({ hours: 1 }),
+            })
+          }
+        >
+          <Clock3 size={14} aria-hidden /> demo: 1 h later
+        </button>
+      )}
+      <SiteClock now={now} key={now} />
+      <span>{me.name}</span>
+      <button
+        className="flex items-center gap-1 underline"
+        onClick={() => void call('/api/session', { method: 'DELETE' }).then(() => router.push('/login'))}
+      >
+        <LogOut size={14} aria-hidden /> Sign out
+      </button>
+    </header>
+  );
+}
