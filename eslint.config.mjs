@@ -1,7 +1,7 @@
 import next from 'eslint-config-next/core-web-vitals';
 import tseslint from 'typescript-eslint';
 
-export default tseslint.config(
+const config = tseslint.config(
   { ignores: ['.next/', '.cache/', '.lantern/', 'next-env.d.ts', 'drizzle/'] },
   ...next,
   {
@@ -13,7 +13,10 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-explicit-any': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
       '@typescript-eslint/no-unnecessary-type-assertion': 'off',
     },
   },
@@ -34,3 +37,5 @@ export default tseslint.config(
     },
   },
 );
+
+export default config;

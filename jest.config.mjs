@@ -1,7 +1,7 @@
 /** Packages that ship as ES modules only and so pass through the compiler in tests. */
 const esModules = ['d3', 'd3-[a-z0-9-]+', 'internmap', 'delaunator', 'robust-predicates', 'nanoid'];
 
-export default {
+const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testPathIgnorePatterns: ['/node_modules/', '/tests/e2e/'],
@@ -20,3 +20,5 @@ export default {
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esModules.join('|')})/)`],
 };
+
+export default config;

@@ -6,7 +6,7 @@ import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { readNow } from '../server/clock';
-import { useDatabase as openShared } from '../server/database';
+import { sharedDatabase } from '../server/database';
 import { findMe } from '../server/session';
 import { Header } from '../ui/shell/header';
 
@@ -20,8 +20,11 @@ export default async function RootLayout({ children }: { readonly children: Reac
       <body className="min-h-screen bg-base-100 text-base-content">
         {me && (
           <Header
-            me={{ name: me.name, coordinator: me.authorisations.some(({ role }) => role === 'coordinator') }}
-            now={readNow(openShared())}
+            me={{
+              name: me.name,
+              coordinator: me.authorisations.some(({ role }) => role === 'coordinator'),
+            }}
+            now={readNow(sharedDatabase())}
             demo={process.env.LANTERN_DEMO === '1'}
           />
         )}

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { useDatabase as openShared } from '../server/database';
+import { sharedDatabase } from '../server/database';
 import { listJobs } from '../server/jobs';
 import { readNow } from '../server/clock';
 import { findMe } from '../server/session';
@@ -8,7 +8,7 @@ import { JobList } from '../ui/jobs/job-list';
 export default async function HomePage() {
   const me = await findMe();
   if (!me) redirect('/login');
-  const db = openShared();
+  const db = sharedDatabase();
   return (
     <JobList
       jobs={listJobs(db)}

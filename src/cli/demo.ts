@@ -11,7 +11,9 @@ async function main(): Promise<void> {
     );
     return `  ${name.padEnd(22)} PIN ${pin}  ${roles.join(', ')}; ${employer}`;
   });
-  process.stdout.write(`Quillmere demonstration plant ${did}.\nDemonstration people (invented):\n${rows.join('\n')}\n`);
+  process.stdout.write(
+    `Quillmere demonstration plant ${did}.\nDemonstration people (invented):\n${rows.join('\n')}\n`,
+  );
 }
 
 main().catch((error: unknown) => {

@@ -13,11 +13,14 @@ type Act = (
 
 function runVerify([file = databaseFile()]: string[]): Answer {
   if (!existsSync(file)) {
-    throw new BadFile(file, [{ path: '(file)', message: 'is not there: start the application first' }]);
+    throw new BadFile(file, [
+      { path: '(file)', message: 'is not there: start the application first' },
+    ]);
   }
   const db = openDatabase(file);
   const report = verifyLedger(db);
-  if (!report.whole) return { document: report, text: `NOT WHOLE: ${report.says}\n`, passes: false };
+  if (!report.whole)
+    return { document: report, text: `NOT WHOLE: ${report.says}\n`, passes: false };
   const differing = report.events > 0 ? compareProjections(db) : [];
   const text =
     differing.length > 0

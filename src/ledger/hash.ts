@@ -19,6 +19,16 @@ export const FIRST_HASH = '0'.repeat(64);
 /** SHA-256 over the fields in a fixed order, as JSON so that no field can run into the next. */
 export function hashEvent(event: ChainedEvent): string {
   const { id, stream, sequence, type, payload, actor, at, policy, previousHash } = event;
-  const text = JSON.stringify([id, stream, sequence, type, payload, actor, at, policy, previousHash]);
+  const text = JSON.stringify([
+    id,
+    stream,
+    sequence,
+    type,
+    payload,
+    actor,
+    at,
+    policy,
+    previousHash,
+  ]);
   return createHash('sha256').update(text).digest('hex');
 }

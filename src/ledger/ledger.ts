@@ -53,7 +53,9 @@ export function appendEvents(
       previousHash,
     };
     const hash = hashEvent(event);
-    tx.insert(tables.events).values({ ...event, hash }).run();
+    tx.insert(tables.events)
+      .values({ ...event, hash })
+      .run();
     previousHash = hash;
   });
 }
@@ -71,8 +73,10 @@ export function verifyLedger(db: Db): LedgerReport {
   for (const row of rows) {
     const broken = (says: string): LedgerReport => ({ whole: false, at: row.id, says });
     if (row.id !== expected) return broken(`event ${expected} is missing`);
-    if (row.previousHash !== previousHash) return broken(`event ${row.id} does not follow the one before it`);
-    if (hashEvent(row) !== row.hash) return broken(`event ${row.id} was changed after it was written`);
+    if (row.previousHash !== previousHash)
+      return broken(`event ${row.id} does not follow the one before it`);
+    if (hashEvent(row) !== row.hash)
+      return broken(`event ${row.id} was changed after it was written`);
     if (row.sequence !== (sequences.get(row.stream) ?? 0) + 1) {
       return broken(`event ${row.id} is out of order in ${row.stream}`);
     }

@@ -13,6 +13,9 @@ export function readNow(db: Db): string {
 export function moveClock(db: Db, hours: number): string {
   const now = Date.parse(readNow(db)) - Date.now();
   const row = { name: OFFSET, value: String(now + hours * 3_600_000) };
-  db.insert(tables.settings).values(row).onConflictDoUpdate({ target: tables.settings.name, set: row }).run();
+  db.insert(tables.settings)
+    .values(row)
+    .onConflictDoUpdate({ target: tables.settings.name, set: row })
+    .run();
   return readNow(db);
 }

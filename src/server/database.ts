@@ -8,7 +8,7 @@ export const databaseFile = (): string =>
 const shared = globalThis as { lanternDb?: Db };
 
 /** The application's database, opened once a process. */
-export function useDatabase(): Db {
+export function sharedDatabase(): Db {
   shared.lanternDb ??= openDatabase(databaseFile());
   return shared.lanternDb;
 }

@@ -31,7 +31,10 @@ export function readDemoSite(folder = join(process.cwd(), 'demo')): DemoSite {
 }
 
 /** Loads the demonstration site into an empty database; leaves one that holds jobs as it is. */
-export async function loadDemo(db: Db, folder = join(process.cwd(), 'demo')): Promise<'loaded' | 'kept'> {
+export async function loadDemo(
+  db: Db,
+  folder = join(process.cwd(), 'demo'),
+): Promise<'loaded' | 'kept'> {
   if (listJobs(db).length > 0) return 'kept';
   const site = readDemoSite(folder);
   const plant = parsePlantText(readFileSync(join(folder, 'quillmere.plant.json'), 'utf8'));
@@ -39,13 +42,28 @@ export async function loadDemo(db: Db, folder = join(process.cwd(), 'demo')): Pr
   saveRegister(db, 'plant', plant.value);
   saveRegister(db, 'registers', site.registers);
   for (const { pin, authorisations, ...person } of site.people) {
-    const row = { ...person, authorisations: JSON.stringify(authorisations), pinHash: await hashPin(pin) };
-    db.insert(tables.people).values(row).onConflictDoUpdate({ target: tables.people.id, set: row }).run();
+    const row = {
+      ...person,
+      authorisations: JSON.stringify(authorisations),
+      pinHash: await hashPin(pin),
+    };
+    db.insert(tables.people)
+      .values(row)
+      .onConflictDoUpdate({ target: tables.people.id, set: row })
+      .run();
   }
   for (const job of site.jobs) {
     const command = commandSchema.parse({ ...job, kind: 'raise-job' });
-    const answer = carryOut(db, { jobId: '', command, expected: 0, key: nanoid(), actor: 'ada', signed: [] });
-    if (!answer.ok) throw new ProgrammerFault(`a demonstration job was refused: ${JSON.stringify(answer)}`);
+    const answer = carryOut(db, {
+      jobId: '',
+      command,
+      expected: 0,
+      key: nanoid(),
+      actor: 'ada',
+      signed: [],
+    });
+    if (!answer.ok)
+      throw new ProgrammerFault(`a demonstration job was refused: ${JSON.stringify(answer)}`);
   }
   return 'loaded';
 }

@@ -6,8 +6,23 @@ import { linksOf, otherEnd } from '../core/plant';
 export interface Diagram {
   readonly width: number;
   readonly height: number;
-  readonly sections: readonly { id: string; name: string; energy: string; source: boolean; x: number; y: number; width: number; height: number }[];
-  readonly links: readonly { id: string; kind: string; normal: 'open' | 'closed'; x: number; y: number }[];
+  readonly sections: readonly {
+    id: string;
+    name: string;
+    energy: string;
+    source: boolean;
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+  }[];
+  readonly links: readonly {
+    id: string;
+    kind: string;
+    normal: 'open' | 'closed';
+    x: number;
+    y: number;
+  }[];
   readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
 }
 
@@ -17,7 +32,10 @@ const drawn = new Map<string, Promise<Diagram>>();
 
 function toElk(graph: PlantGraph, sections: ReadonlySet<number>): ElkNode {
   const links = graph.links.flatMap((link, number) =>
-    sections.has(graph.ends[2 * number] as number) && sections.has(graph.ends[2 * number + 1] as number) ? [link] : [],
+    sections.has(graph.ends[2 * number] as number) &&
+    sections.has(graph.ends[2 * number + 1] as number)
+      ? [link]
+      : [],
   );
   return {
     id: 'root',
@@ -55,12 +73,29 @@ async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Di
       const section = graph.sections[n] as PlantGraph['sections'][number];
       const { x = 0, y = 0, width = 0, height = 0 } = at.get(`s:${section.id}`) ?? {};
       const energy = graph.medium[n]?.energy ?? '';
-      return { id: section.id, name: section.name, energy, source: section.source !== undefined, x, y, width, height };
+      return {
+        id: section.id,
+        name: section.name,
+        energy,
+        source: section.source !== undefined,
+        x,
+        y,
+        width,
+        height,
+      };
     }),
     links: graph.links.flatMap((link) => {
       const node = at.get(`l:${link.id}`);
       return node
-        ? [{ id: link.id, kind: link.kind, normal: link.normal ?? 'open', x: (node.x ?? 0) + SYMBOL / 2, y: (node.y ?? 0) + SYMBOL / 2 }]
+        ? [
+            {
+              id: link.id,
+              kind: link.kind,
+              normal: link.normal ?? 'open',
+              x: (node.x ?? 0) + SYMBOL / 2,
+              y: (node.y ?? 0) + SYMBOL / 2,
+            },
+          ]
         : [];
     }),
     lines,

@@ -36,7 +36,11 @@ export type Answer =
       readonly ok: false;
       readonly kind: 'changed-meanwhile';
       readonly sequence: number;
-      readonly changes: readonly { readonly type: string; readonly actor: string; readonly at: string }[];
+      readonly changes: readonly {
+        readonly type: string;
+        readonly actor: string;
+        readonly at: string;
+      }[];
     };
 
 export { commandSchema };
@@ -64,7 +68,11 @@ export function readJob(db: Db, jobId: string): JobRecord {
 }
 
 function readOthers(db: Db, jobId: string): OtherJobs {
-  const rows = db.select().from(tables.holdings).all().filter((row) => row.job !== jobId);
+  const rows = db
+    .select()
+    .from(tables.holdings)
+    .all()
+    .filter((row) => row.job !== jobId);
   const of = (kind: 'lock' | 'box' | 'person') =>
     new Map(rows.filter((row) => row.kind === kind).map((row) => [row.item, row.job]));
   return { lockAt: of('lock'), boxAt: of('box'), personOn: of('person') };
@@ -92,7 +100,10 @@ function project(tx: Db, jobId: string, dossier: Dossier, site: SiteFacts): void
     raisedAt: dossier.raised.at,
     until: permit.kind === 'issued' ? permit.until : null,
   };
-  tx.insert(tables.jobRows).values(row).onConflictDoUpdate({ target: tables.jobRows.id, set: row }).run();
+  tx.insert(tables.jobRows)
+    .values(row)
+    .onConflictDoUpdate({ target: tables.jobRows.id, set: row })
+    .run();
   tx.delete(tables.holdings).where(eq(tables.holdings.job, jobId)).run();
   const held = listHoldings(jobId, dossier);
   if (held.length > 0) tx.insert(tables.holdings).values(held).run();
@@ -103,7 +114,9 @@ function nextJobId(tx: Db): string {
 }
 
 const fingerprint = (request: Request) =>
-  createHash('sha256').update(JSON.stringify([request.command, request.actor])).digest('hex');
+  createHash('sha256')
+    .update(JSON.stringify([request.command, request.actor]))
+    .digest('hex');
 
 /**
  * Carries out a command: load, decide and append in one transaction. The same key again gives the same answer and changes
@@ -111,7 +124,11 @@ const fingerprint = (request: Request) =>
  */
 export function carryOut(db: Db, request: Request): Answer {
   return writeAlone(db, (tx) => {
-    const seen = tx.select().from(tables.commandsSeen).where(eq(tables.commandsSeen.key, request.key)).get();
+    const seen = tx
+      .select()
+      .from(tables.commandsSeen)
+      .where(eq(tables.commandsSeen.key, request.key))
+      .get();
     if (seen !== undefined && seen.fingerprint !== fingerprint(request)) {
       return { ok: false, kind: 'refused', refusals: [explainRefusal(refuse('key-reused'))] };
     }
@@ -152,7 +169,12 @@ export function carryOut(db: Db, request: Request): Answer {
     project(tx, jobId, after, site);
     const reached = sequence + decision.events.length;
     tx.insert(tables.commandsSeen)
-      .values({ key: request.key, stream: streamOf(jobId), fingerprint: fingerprint(request), sequence: reached })
+      .values({
+        key: request.key,
+        stream: streamOf(jobId),
+        fingerprint: fingerprint(request),
+        sequence: reached,
+      })
       .run();
     return { ok: true, jobId, sequence: reached };
   });
@@ -170,7 +192,10 @@ export function compareProjections(db: Db): string[] {
     const { state } = readJob(db, row.id);
     const held = db.select().from(tables.holdings).where(eq(tables.holdings.job, row.id)).all();
     const text = (rows: readonly { kind: string; item: string }[]) =>
-      rows.map(({ kind, item }) => `${kind} ${item}`).sort().join('|');
+      rows
+        .map(({ kind, item }) => `${kind} ${item}`)
+        .sort()
+        .join('|');
     const same =
       state !== undefined &&
       findStage(state, site) === row.stage &&
@@ -182,5 +207,11 @@ export function compareProjections(db: Db): string[] {
 
 /** Locks and boxes that are in use anywhere, and people who are signed on. */
 export function listHeld(db: Db): ReadonlySet<string> {
-  return new Set(db.select().from(tables.holdings).all().map(({ item }) => item));
+  return new Set(
+    db
+      .select()
+      .from(tables.holdings)
+      .all()
+      .map(({ item }) => item),
+  );
 }

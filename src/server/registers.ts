@@ -34,7 +34,8 @@ export type Registers = z.infer<typeof registerSchema>;
 
 function readRegister(db: Db, name: string): { version: number; document: unknown } {
   const row = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
-  if (row === undefined) throw new ProgrammerFault(`the database holds no ${name}: load a site first`);
+  if (row === undefined)
+    throw new ProgrammerFault(`the database holds no ${name}: load a site first`);
   return { version: row.version, document: JSON.parse(row.document) as unknown };
 }
 
@@ -43,10 +44,12 @@ let known: { text: string; graph: PlantGraph } | undefined;
 /** The graph of the plant in force; built once a version. */
 export function readGraph(db: Db): PlantGraph {
   const row = db.select().from(tables.registers).where(eq(tables.registers.name, 'plant')).get();
-  if (row === undefined) throw new ProgrammerFault('the database holds no plant: load a site first');
+  if (row === undefined)
+    throw new ProgrammerFault('the database holds no plant: load a site first');
   if (known?.text === row.document) return known.graph;
   const parsed = parsePlant(JSON.parse(row.document));
-  if (!parsed.ok) throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
+  if (!parsed.ok)
+    throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
   known = { text: row.document, graph: buildGraph(parsed.value) };
   return known.graph;
 }
@@ -69,7 +72,9 @@ const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
 
 /** Everything of the site that a decision needs. */
 export function readSite(db: Db): SiteFacts {
-  const { locks, boxes, instruments } = registerSchema.parse(readRegister(db, 'registers').document);
+  const { locks, boxes, instruments } = registerSchema.parse(
+    readRegister(db, 'registers').document,
+  );
   return {
     graph: readGraph(db),
     policy: DEFAULT_GRADE_POLICY,
@@ -84,5 +89,8 @@ export function readSite(db: Db): SiteFacts {
 export function saveRegister(db: Db, name: 'plant' | 'registers', document: unknown): void {
   const old = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
   const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
-  db.insert(tables.registers).values(row).onConflictDoUpdate({ target: tables.registers.name, set: row }).run();
+  db.insert(tables.registers)
+    .values(row)
+    .onConflictDoUpdate({ target: tables.registers.name, set: row })
+    .run();
 }

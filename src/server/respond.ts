@@ -1,7 +1,11 @@
 import type { z } from 'zod';
 
 /** A plain error with a status: what is wrong, field by field. */
-export function respondError(status: number, error: string, problems: readonly string[] = []): Response {
+export function respondError(
+  status: number,
+  error: string,
+  problems: readonly string[] = [],
+): Response {
   return Response.json({ ok: false, kind: 'error', error, problems }, { status });
 }
 
@@ -15,7 +19,10 @@ export async function readBody<Schema extends z.ZodType>(
 ): Promise<{ ok: true; value: z.infer<Schema> } | { ok: false; response: Response }> {
   const text = await request.text();
   if (text.length > LARGEST_BODY) {
-    return { ok: false, response: respondError(413, `the request is longer than ${LARGEST_BODY} characters`) };
+    return {
+      ok: false,
+      response: respondError(413, `the request is longer than ${LARGEST_BODY} characters`),
+    };
   }
   let document: unknown;
   try {
@@ -25,6 +32,8 @@ export async function readBody<Schema extends z.ZodType>(
   }
   const read = schema.safeParse(document);
   if (read.success) return { ok: true, value: read.data };
-  const problems = read.error.issues.map((issue) => `${issue.path.join('.') || '(body)'}: ${issue.message}`);
+  const problems = read.error.issues.map(
+    (issue) => `${issue.path.join('.') || '(body)'}: ${issue.message}`,
+  );
   return { ok: false, response: respondError(400, 'the request does not fit', problems) };
 }

@@ -4,7 +4,7 @@ import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { Person } from '../core/people/people';
 import { tables, type Db } from '../db';
-import { useDatabase } from './database';
+import { sharedDatabase } from './database';
 import { listPeople } from './registers';
 
 interface SessionData {
@@ -12,7 +12,11 @@ interface SessionData {
 }
 
 function readSecret(db: Db): string {
-  const row = db.select().from(tables.settings).where(eq(tables.settings.name, 'session-secret')).get();
+  const row = db
+    .select()
+    .from(tables.settings)
+    .where(eq(tables.settings.name, 'session-secret'))
+    .get();
   if (row) return row.value;
   const value = randomBytes(32).toString('hex');
   db.insert(tables.settings).values({ name: 'session-secret', value }).run();
@@ -28,7 +32,7 @@ const options = (db: Db): SessionOptions => ({
 
 /** The session of the request at hand. */
 export async function openSession() {
-  return getIronSession<SessionData>(await cookies(), options(useDatabase()));
+  return getIronSession<SessionData>(await cookies(), options(sharedDatabase()));
 }
 
 /** Who is signed in, or undefined. */
@@ -36,5 +40,5 @@ export async function findMe(): Promise<Person | undefined> {
   const { person } = await openSession();
   return person === undefined
     ? undefined
-    : listPeople(useDatabase()).find(({ id }) => id === person);
+    : listPeople(sharedDatabase()).find(({ id }) => id === person);
 }

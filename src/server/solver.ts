@@ -14,9 +14,8 @@ async function load(): Promise<ProgrammeSolver> {
     if (solution.Status !== 'Optimal') {
       throw new ProgrammerFault(`the solver answered ${solution.Status}`);
     }
-    const chosen = Object.values(solution.Columns)
-      .filter((column) => 'Primal' in column && column.Primal > 0.5)
-      .map((column) => column.Name);
+    const columns = Object.values(solution.Columns) as { Name: string; Primal?: number }[];
+    const chosen = columns.filter(({ Primal = 0 }) => Primal > 0.5).map(({ Name }) => Name);
     return { kind: 'solved', value: solution.ObjectiveValue, chosen: new Set(chosen) };
   };
 }

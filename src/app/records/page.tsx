@@ -1,13 +1,13 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { verifyLedger } from '../../ledger';
-import { useDatabase as openShared } from '../../server/database';
+import { sharedDatabase } from '../../server/database';
 import { listJobs } from '../../server/jobs';
 import { findMe } from '../../server/session';
 
 export default async function RecordsPage() {
   if (!(await findMe())) redirect('/login');
-  const db = openShared();
+  const db = sharedDatabase();
   const report = verifyLedger(db);
   return (
     <main className="mx-auto flex max-w-4xl flex-col gap-3 p-4">

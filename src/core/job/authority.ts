@@ -130,6 +130,8 @@ export function requireAuthority(command: Command, context: Context): Refusal[] 
   const unsigned = listSigners(command, context.actor).filter((id) => !context.signed.has(id));
   return [
     ...requireRole(context, context.actor, listRolesFor(command, context.site.graph)),
-    ...[...new Set(unsigned)].map((id) => refuse('signature-missing', { person: nameOf(context, id) })),
+    ...[...new Set(unsigned)].map((id) =>
+      refuse('signature-missing', { person: nameOf(context, id) }),
+    ),
   ];
 }

@@ -11,7 +11,10 @@ export const commandSchema = z.discriminatedUnion('kind', [
     kind: z.literal('raise-job'),
     title: words,
     equipment: id,
-    work: z.array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) })).min(1).max(50),
+    work: z
+      .array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) }))
+      .min(1)
+      .max(50),
     hours: z.number().gt(0).max(720),
     performer: id,
   }),
@@ -45,7 +48,10 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),
   z.strictObject({
     kind: z.literal('assess-task'),
-    hazards: z.array(z.strictObject({ hazard: words, control: words })).min(1).max(50),
+    hazards: z
+      .array(z.strictObject({ hazard: words, control: words }))
+      .min(1)
+      .max(50),
     equipment: words,
     emergency: words,
   }),

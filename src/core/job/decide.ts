@@ -28,7 +28,9 @@ const nameOf = (context: Context, id: string) => context.site.people.get(id)?.na
 function decideRaise(command: CommandOf<'raise-job'>, context: Context): Outcome {
   const { graph } = context.site;
   const unknown = command.work.filter(({ section }) => !graph.sectionAt.has(section));
-  const sources = command.work.filter(({ section }) => graph.isSource[graph.sectionAt.get(section) ?? -1]);
+  const sources = command.work.filter(
+    ({ section }) => graph.isSource[graph.sectionAt.get(section) ?? -1],
+  );
   return {
     refusals: [
       ...unknown.map(({ section }) => refuse('section-unknown', { section })),
@@ -129,7 +131,8 @@ function requireTurn(dossier: Dossier, subject: string, context: Context): Refus
     .slice(0, at)
     .find(
       (one) =>
-        !(one.phase === step.phase && one.layer === step.layer) && !isStepDone(dossier.isolation, one),
+        !(one.phase === step.phase && one.layer === step.layer) &&
+        !isStepDone(dossier.isolation, one),
     );
   if (first?.phase === 'tell') return [refuse('not-told')];
   if (first?.phase === 'stop') return [refuse('not-stopped')];
@@ -137,27 +140,46 @@ function requireTurn(dossier: Dossier, subject: string, context: Context): Refus
 }
 
 function decideProof(dossier: Dossier, command: CommandOf<'prove'>, context: Context): Outcome {
-  const demand = findWorkOrder(dossier, context.site)?.proofs.find(({ id }) => id === command.proof);
+  const demand = findWorkOrder(dossier, context.site)?.proofs.find(
+    ({ id }) => id === command.proof,
+  );
   const instrument = context.site.instruments.get(command.instrument);
   const refusals: Refusal[] = [...requireTurn(dossier, command.proof, context)];
   if (instrument === undefined) {
     refusals.push(refuse('instrument-unknown', { instrument: command.instrument }));
   } else if (Date.parse(instrument.testedUntil) < Date.parse(context.now)) {
     refusals.push(
-      refuse('instrument-overdue', { instrument: instrument.id, until: instrument.testedUntil.slice(0, 10) }),
+      refuse('instrument-overdue', {
+        instrument: instrument.id,
+        until: instrument.testedUntil.slice(0, 10),
+      }),
     );
   }
   if (demand) {
     if (instrument && instrument.reads !== demand.kind) {
-      refusals.push(refuse('instrument-wrong', { instrument: instrument.id, reads: instrument.reads, wanted: demand.kind }));
+      refusals.push(
+        refuse('instrument-wrong', {
+          instrument: instrument.id,
+          reads: instrument.reads,
+          wanted: demand.kind,
+        }),
+      );
     }
     if (command.unit !== demand.unit) {
-      refusals.push(refuse('unit-wrong', { proof: demand.id, unit: command.unit, wanted: demand.unit }));
+      refusals.push(
+        refuse('unit-wrong', { proof: demand.id, unit: command.unit, wanted: demand.unit }),
+      );
     }
     const { least, most } = DEAD_LIMITS[demand.kind];
     if (command.reading < least || command.reading > most) {
       refusals.push(
-        refuse('reading-not-dead', { reading: command.reading, unit: command.unit, section: demand.section, least, most }),
+        refuse('reading-not-dead', {
+          reading: command.reading,
+          unit: command.unit,
+          section: demand.section,
+          least,
+          most,
+        }),
       );
     }
     if (demand.kind === 'voltage') {
@@ -177,7 +199,9 @@ function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Co
   return {
     refusals: [
       ...(dossier.plan.kind === 'accepted' ? [] : [refuse('plan-not-reviewed')]),
-      ...(dossier.isolation.box || dossier.restoring ? [refuse('already-done', { what: 'Locking the box' })] : []),
+      ...(dossier.isolation.box || dossier.restoring
+        ? [refuse('already-done', { what: 'Locking the box' })]
+        : []),
       ...(context.site.boxes.has(command.box) ? [] : [refuse('box-unknown', { box: command.box })]),
       ...(other === undefined ? [] : [refuse('box-in-use', { box: command.box, job: other })]),
       ...requireLock(dossier, command.lock, 'control', context),
@@ -187,7 +211,9 @@ function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Co
       kind: 'box-locked',
       box: command.box,
       lock: command.lock,
-      keys: Object.values(dossier.isolation.locked).map((hung) => hung.lock).sort(),
+      keys: Object.values(dossier.isolation.locked)
+        .map((hung) => hung.lock)
+        .sort(),
     },
   };
 }
@@ -212,7 +238,10 @@ function decideIsolating(
   switch (command.kind) {
     case 'tell-affected':
       return {
-        refusals: [...reviewed, ...(isolation.told ? [refuse('already-done', { what: 'Telling' })] : [])],
+        refusals: [
+          ...reviewed,
+          ...(isolation.told ? [refuse('already-done', { what: 'Telling' })] : []),
+        ],
         event: { kind: 'affected-told', who: command.who },
       };
     case 'stop-plant':
@@ -233,11 +262,20 @@ function decideIsolating(
         event: { ...command, kind: 'point-locked' },
       };
     case 'open-outlet':
-      return { refusals: requireTurn(dossier, command.outlet, context), event: { ...command, kind: 'outlet-opened' } };
+      return {
+        refusals: requireTurn(dossier, command.outlet, context),
+        event: { ...command, kind: 'outlet-opened' },
+      };
     case 'restrain-store':
-      return { refusals: requireTurn(dossier, command.store, context), event: { ...command, kind: 'store-restrained' } };
+      return {
+        refusals: requireTurn(dossier, command.store, context),
+        event: { ...command, kind: 'store-restrained' },
+      };
     case 'wait-out-store':
-      return { refusals: requireTurn(dossier, command.store, context), event: { ...command, kind: 'store-waited-out' } };
+      return {
+        refusals: requireTurn(dossier, command.store, context),
+        event: { ...command, kind: 'store-waited-out' },
+      };
     case 'prove':
       return decideProof(dossier, command, context);
     case 'try-start':
@@ -253,9 +291,16 @@ function decideIsolating(
   }
 }
 
-function decideIssue(dossier: Dossier, command: CommandOf<'issue-permit'>, context: Context): Outcome {
+function decideIssue(
+  dossier: Dossier,
+  command: CommandOf<'issue-permit'>,
+  context: Context,
+): Outcome {
   const until = new Date(Date.parse(context.now) + command.hours * 3_600_000).toISOString();
-  const live = dossier.permit.kind !== 'none' && dossier.permit.kind !== 'assessed' && dossier.permit.kind !== 'approved';
+  const live =
+    dossier.permit.kind !== 'none' &&
+    dossier.permit.kind !== 'assessed' &&
+    dossier.permit.kind !== 'approved';
   const self = context.actor === dossier.performer || context.actor === command.performer;
   return {
     refusals: [
@@ -263,14 +308,24 @@ function decideIssue(dossier: Dossier, command: CommandOf<'issue-permit'>, conte
       ...(live ? [refuse('already-done', { what: 'Issuing' })] : []),
       ...(command.performer === dossier.performer
         ? requireRole(context, command.performer, ['performing-authority'])
-        : [refuse('not-the-performer', { performer: nameOf(context, dossier.performer), person: nameOf(context, command.performer) })]),
+        : [
+            refuse('not-the-performer', {
+              performer: nameOf(context, dossier.performer),
+              person: nameOf(context, command.performer),
+            }),
+          ]),
       ...(self ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })] : []),
       ...(command.hours > LONGEST_VALIDITY_HOURS
         ? [refuse('validity-too-long', { hours: command.hours, most: LONGEST_VALIDITY_HOURS })]
         : []),
       ...(command.briefed ? [] : [refuse('briefing-missing')]),
     ],
-    event: { kind: 'permit-issued', number: `P-${context.jobId.replace(/^J-/, '')}`, until, performer: command.performer },
+    event: {
+      kind: 'permit-issued',
+      number: `P-${context.jobId.replace(/^J-/, '')}`,
+      until,
+      performer: command.performer,
+    },
   };
 }
 
@@ -285,24 +340,49 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
     refusals: [
       ...gateWork(dossier, context.site, context.now),
       ...requireRole(context, command.person, ['worker', 'performing-authority']),
-      ...(command.person === context.actor ? [refuse('performs-and-issues', { person: nameOf(context, command.person) })] : []),
-      ...(on === undefined ? [] : [refuse('already-on', { person: nameOf(context, command.person), job: on })]),
+      ...(command.person === context.actor
+        ? [refuse('performs-and-issues', { person: nameOf(context, command.person) })]
+        : []),
+      ...(on === undefined
+        ? []
+        : [refuse('already-on', { person: nameOf(context, command.person), job: on })]),
       ...requireLock(dossier, command.lock, 'personal', context),
-      ...(foreign ? [refuse('lock-not-yours', { lock: command.lock, owner: nameOf(context, lock.owner ?? '') })] : []),
+      ...(foreign
+        ? [
+            refuse('lock-not-yours', {
+              lock: command.lock,
+              owner: nameOf(context, lock.owner ?? ''),
+            }),
+          ]
+        : []),
     ],
     event: { kind: 'signed-on', person: command.person, lock: command.lock },
   };
 }
 
-function decideSignOff(dossier: Dossier, command: CommandOf<'sign-off'>, context: Context): Outcome {
+function decideSignOff(
+  dossier: Dossier,
+  command: CommandOf<'sign-off'>,
+  context: Context,
+): Outcome {
   const people = dossier.permit.kind === 'issued' ? dossier.permit.people : {};
   const hung = people[command.person];
   const owner = Object.entries(people).find(([, lock]) => lock === command.lock)?.[0];
   return {
     refusals: [
-      ...(hung === undefined ? [refuse('not-on', { person: nameOf(context, command.person) })] : []),
+      ...(hung === undefined
+        ? [refuse('not-on', { person: nameOf(context, command.person) })]
+        : []),
       ...(hung !== undefined && hung !== command.lock
-        ? [refuse('lock-not-yours', { lock: command.lock, owner: nameOf(context, owner ?? context.site.locks.get(command.lock)?.owner ?? 'nobody here') })]
+        ? [
+            refuse('lock-not-yours', {
+              lock: command.lock,
+              owner: nameOf(
+                context,
+                owner ?? context.site.locks.get(command.lock)?.owner ?? 'nobody here',
+              ),
+            }),
+          ]
         : []),
     ],
     event: { kind: 'signed-off', person: command.person, lock: command.lock },
@@ -312,7 +392,13 @@ function decideSignOff(dossier: Dossier, command: CommandOf<'sign-off'>, context
 function decidePermit(
   dossier: Dossier,
   command: CommandOf<
-    'assess-task' | 'approve-permit' | 'issue-permit' | 'sign-on' | 'sign-off' | 'hand-back' | 'close-permit'
+    | 'assess-task'
+    | 'approve-permit'
+    | 'issue-permit'
+    | 'sign-on'
+    | 'sign-off'
+    | 'hand-back'
+    | 'close-permit'
   >,
   context: Context,
 ): Outcome {
@@ -320,14 +406,19 @@ function decidePermit(
   switch (command.kind) {
     case 'assess-task':
       return {
-        refusals: permit.kind === 'none' || permit.kind === 'assessed' ? [] : [refuse('already-done', { what: 'Approving' })],
+        refusals:
+          permit.kind === 'none' || permit.kind === 'assessed'
+            ? []
+            : [refuse('already-done', { what: 'Approving' })],
         event: { ...command, kind: 'task-assessed' },
       };
     case 'approve-permit':
       return {
         refusals: [
           ...(permit.kind === 'none' ? [refuse('not-assessed')] : []),
-          ...(permit.kind !== 'none' && permit.kind !== 'assessed' ? [refuse('already-done', { what: 'Approving' })] : []),
+          ...(permit.kind !== 'none' && permit.kind !== 'assessed'
+            ? [refuse('already-done', { what: 'Approving' })]
+            : []),
           ...(context.actor === dossier.performer
             ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })]
             : []),
@@ -346,7 +437,12 @@ function decidePermit(
           ...gateHandBack(dossier, context.site),
           ...(context.actor === dossier.performer
             ? []
-            : [refuse('not-the-performer', { performer: nameOf(context, dossier.performer), person: nameOf(context, context.actor) })]),
+            : [
+                refuse('not-the-performer', {
+                  performer: nameOf(context, dossier.performer),
+                  person: nameOf(context, context.actor),
+                }),
+              ]),
           ...(command.cleared ? [] : [refuse('not-cleared')]),
         ],
         event: { ...command, kind: 'permit-handed-back' },
@@ -355,8 +451,12 @@ function decidePermit(
       return {
         refusals: [
           ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
-          ...(permit.kind === 'closed' ? [refuse('already-done', { what: 'Closing the permit' })] : []),
-          ...(permit.kind === 'issued' || permit.kind === 'handed-back' || permit.kind === 'closed' ? [] : [refuse('not-issued')]),
+          ...(permit.kind === 'closed'
+            ? [refuse('already-done', { what: 'Closing the permit' })]
+            : []),
+          ...(permit.kind === 'issued' || permit.kind === 'handed-back' || permit.kind === 'closed'
+            ? []
+            : [refuse('not-issued')]),
           ...(context.actor === dossier.performer
             ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })]
             : []),
@@ -381,7 +481,11 @@ function requireRestoreTurn(dossier: Dossier, subject: string, context: Context)
 }
 
 /** Refuses a position that differs from the normal line-up: links as the plant file says, outlets shut. */
-function requireNormal(command: CommandOf<'walk-lineup'>, dossier: Dossier, context: Context): Refusal[] {
+function requireNormal(
+  command: CommandOf<'walk-lineup'>,
+  dossier: Dossier,
+  context: Context,
+): Refusal[] {
   const order = findWorkOrder(dossier, context.site);
   const standing = order ? listStanding(dossier, order) : [];
   const isLink = order?.plan.close.includes(command.point) === true;
@@ -393,14 +497,22 @@ function requireNormal(command: CommandOf<'walk-lineup'>, dossier: Dossier, cont
   const normal = isLink ? (link?.normal ?? 'open') : 'closed';
   return [
     ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
-    ...(command.found === normal ? [] : [refuse('position-wrong', { subject: command.point, found: command.found, normal })]),
+    ...(command.found === normal
+      ? []
+      : [refuse('position-wrong', { subject: command.point, found: command.found, normal })]),
   ];
 }
 
 function decideRestoring(
   dossier: Dossier,
   command: CommandOf<
-    'open-box' | 'free-store' | 'close-outlet' | 'unlock-point' | 'walk-lineup' | 'take-back' | 'close-job'
+    | 'open-box'
+    | 'free-store'
+    | 'close-outlet'
+    | 'unlock-point'
+    | 'walk-lineup'
+    | 'take-back'
+    | 'close-job'
   >,
   context: Context,
 ): Outcome {
@@ -415,9 +527,15 @@ function decideRestoring(
         event: { kind: 'box-opened' },
       };
     case 'free-store':
-      return { refusals: requireRestoreTurn(dossier, command.store, context), event: { kind: 'store-freed', store: command.store } };
+      return {
+        refusals: requireRestoreTurn(dossier, command.store, context),
+        event: { kind: 'store-freed', store: command.store },
+      };
     case 'close-outlet':
-      return { refusals: requireRestoreTurn(dossier, command.outlet, context), event: { kind: 'outlet-closed', outlet: command.outlet } };
+      return {
+        refusals: requireRestoreTurn(dossier, command.outlet, context),
+        event: { kind: 'outlet-closed', outlet: command.outlet },
+      };
     case 'unlock-point': {
       const hung = isolation.locked[command.link];
       return {
@@ -448,7 +566,10 @@ function decideRestoring(
 function decideOn(dossier: Dossier, command: Command, context: Context): Outcome {
   switch (command.kind) {
     case 'raise-job':
-      return { refusals: [refuse('already-done', { what: 'Raising' })], event: { kind: 'job-closed' } };
+      return {
+        refusals: [refuse('already-done', { what: 'Raising' })],
+        event: { kind: 'job-closed' },
+      };
     case 'draft-plan':
     case 'set-grade':
     case 'submit-plan':
@@ -498,4 +619,3 @@ export function decideJob(state: DossierState, command: Command, context: Contex
   const refusals = [...authority, ...outcome.refusals];
   return refusals.length > 0 ? { ok: false, refusals } : { ok: true, events: [outcome.event] };
 }
-

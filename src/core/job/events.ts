@@ -21,10 +21,20 @@ export type JobEvent =
   | ({ readonly kind: 'store-waited-out' } & Body<'wait-out-store'>)
   | ({ readonly kind: 'proved' } & Body<'prove'>)
   | { readonly kind: 'start-tried'; readonly station: string }
-  | { readonly kind: 'box-locked'; readonly box: string; readonly lock: string; readonly keys: readonly string[] }
+  | {
+      readonly kind: 'box-locked';
+      readonly box: string;
+      readonly lock: string;
+      readonly keys: readonly string[];
+    }
   | ({ readonly kind: 'task-assessed' } & Body<'assess-task'>)
   | { readonly kind: 'permit-approved' }
-  | { readonly kind: 'permit-issued'; readonly number: string; readonly until: string; readonly performer: string }
+  | {
+      readonly kind: 'permit-issued';
+      readonly number: string;
+      readonly until: string;
+      readonly performer: string;
+    }
   | { readonly kind: 'signed-on'; readonly person: string; readonly lock: string }
   | { readonly kind: 'signed-off'; readonly person: string; readonly lock: string }
   | ({ readonly kind: 'permit-handed-back' } & Body<'hand-back'>)
@@ -53,7 +63,11 @@ const drop = <T>(all: Ledger<T>, key: string): Ledger<T> =>
   Object.fromEntries(Object.entries(all).filter(([one]) => one !== key));
 
 /** Something came undone: what was proved before no longer proves anything. */
-const unprove = (isolation: IsolationRecord): IsolationRecord => ({ ...isolation, proved: {}, tried: {} });
+const unprove = (isolation: IsolationRecord): IsolationRecord => ({
+  ...isolation,
+  proved: {},
+  tried: {},
+});
 
 function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark): IsolationRecord {
   switch (event.kind) {
@@ -62,16 +76,31 @@ function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark
     case 'plant-stopped':
       return { ...isolation, stopped: { ...mark, how: event.how } };
     case 'point-locked':
-      return { ...isolation, locked: put(isolation.locked, event.link, { ...mark, lock: event.lock, tag: event.tag }) };
+      return {
+        ...isolation,
+        locked: put(isolation.locked, event.link, { ...mark, lock: event.lock, tag: event.tag }),
+      };
     case 'outlet-opened':
-      return { ...isolation, opened: put(isolation.opened, event.outlet, { ...mark, tag: event.tag }) };
+      return {
+        ...isolation,
+        opened: put(isolation.opened, event.outlet, { ...mark, tag: event.tag }),
+      };
     case 'store-restrained':
-      return { ...isolation, restrained: put(isolation.restrained, event.store, { ...mark, how: event.how }) };
+      return {
+        ...isolation,
+        restrained: put(isolation.restrained, event.store, { ...mark, how: event.how }),
+      };
     case 'store-waited-out':
-      return { ...isolation, waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }) };
+      return {
+        ...isolation,
+        waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }),
+      };
     case 'proved': {
       const { reading, unit, instrument, pairs } = event;
-      return { ...isolation, proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, pairs }) };
+      return {
+        ...isolation,
+        proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, pairs }),
+      };
     }
     case 'start-tried':
       return { ...isolation, tried: put(isolation.tried, event.station, mark) };
@@ -86,7 +115,10 @@ function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark
     case 'point-unlocked':
       return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
     case 'lineup-walked':
-      return { ...isolation, walked: put(isolation.walked, event.point, { ...mark, found: event.found }) };
+      return {
+        ...isolation,
+        walked: put(isolation.walked, event.point, { ...mark, found: event.found }),
+      };
     case 'plant-taken-back':
       return { ...isolation, takenBack: { ...mark, told: event.told } };
     default:
@@ -104,16 +136,37 @@ function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): Permit
       return permit.kind === 'assessed' ? { ...permit, kind: 'approved', approved: mark } : permit;
     case 'permit-issued':
       return permit.kind === 'approved'
-        ? { ...permit, kind: 'issued', number: event.number, issuer: mark.by, issuedAt: mark.at, until: event.until, people: {} }
+        ? {
+            ...permit,
+            kind: 'issued',
+            number: event.number,
+            issuer: mark.by,
+            issuedAt: mark.at,
+            until: event.until,
+            people: {},
+          }
         : permit;
     case 'signed-on':
-      return permit.kind === 'issued' ? { ...permit, people: put(permit.people, event.person, event.lock) } : permit;
+      return permit.kind === 'issued'
+        ? { ...permit, people: put(permit.people, event.person, event.lock) }
+        : permit;
     case 'signed-off':
-      return permit.kind === 'issued' ? { ...permit, people: drop(permit.people, event.person) } : permit;
+      return permit.kind === 'issued'
+        ? { ...permit, people: drop(permit.people, event.person) }
+        : permit;
     case 'permit-handed-back': {
       if (permit.kind !== 'issued') return permit;
       const { assessment, approved, number, issuer, issuedAt, until } = permit;
-      return { kind: 'handed-back', assessment, approved, number, issuer, issuedAt, until, handedBack: mark };
+      return {
+        kind: 'handed-back',
+        assessment,
+        approved,
+        number,
+        issuer,
+        issuedAt,
+        until,
+        handedBack: mark,
+      };
     }
     case 'permit-closed':
       return permit.kind === 'handed-back' ? { ...permit, kind: 'closed', closed: mark } : permit;
@@ -126,7 +179,10 @@ function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   const { plan } = dossier;
   if (event.kind === 'plan-drafted') {
     const { close, open, restrain, origin } = event;
-    return { ...dossier, plan: { kind: 'drafted', plan: { close, open, restrain }, origin, author: mark.by } };
+    return {
+      ...dossier,
+      plan: { kind: 'drafted', plan: { close, open, restrain }, origin, author: mark.by },
+    };
   }
   if (event.kind === 'grade-set') {
     const set = { ...mark, grade: event.grade, reason: event.reason };
@@ -134,12 +190,16 @@ function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   }
   if (plan.kind === 'none') return dossier;
   const drafted = { plan: plan.plan, origin: plan.origin, author: plan.author };
-  if (event.kind === 'plan-submitted') return { ...dossier, plan: { kind: 'submitted', ...drafted } };
+  if (event.kind === 'plan-submitted')
+    return { ...dossier, plan: { kind: 'submitted', ...drafted } };
   if (event.kind === 'plan-returned') {
     return { ...dossier, plan: { kind: 'drafted', ...drafted, returned: event.note } };
   }
   if (event.kind === 'plan-accepted') {
-    return { ...dossier, plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note } };
+    return {
+      ...dossier,
+      plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note },
+    };
   }
   return dossier;
 }

@@ -1,11 +1,20 @@
 import { checkPlan } from '../isolation';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
-import { findRequirement, findWorkOrder, type Context, type SiteFacts, type WorkOrder } from './site';
+import {
+  findRequirement,
+  findWorkOrder,
+  type Context,
+  type SiteFacts,
+  type WorkOrder,
+} from './site';
 import type { Dossier, IsolationRecord } from './state';
 
 /** Whether a step of the work order has been done. */
-export function isStepDone(isolation: IsolationRecord, step: Pick<Step, 'phase' | 'subject'>): boolean {
+export function isStepDone(
+  isolation: IsolationRecord,
+  step: Pick<Step, 'phase' | 'subject'>,
+): boolean {
   switch (step.phase) {
     case 'tell':
       return isolation.told !== undefined;
@@ -38,7 +47,9 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
     .map((finding) =>
       refuse('plan-stops', {
         words: finding.words,
-        mend: finding.mends.map((mend) => mend.words).join('; or ') || 'No change of points mends this.',
+        mend:
+          finding.mends.map((mend) => mend.words).join('; or ') ||
+          'No change of points mends this.',
       }),
     );
 }

@@ -27,7 +27,8 @@ interface SiteFile {
 const plant = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
 if (!plant.ok) throw new Error('the demonstration plant does not parse');
 const file = JSON.parse(readFileSync('demo/quillmere.site.json', 'utf8')) as SiteFile;
-const byId = <Row extends { id: string }>(rows: readonly Row[]) => new Map(rows.map((row) => [row.id, row]));
+const byId = <Row extends { id: string }>(rows: readonly Row[]) =>
+  new Map(rows.map((row) => [row.id, row]));
 const site: SiteFacts = {
   graph: buildGraph(plant.value),
   policy: DEFAULT_GRADE_POLICY,
@@ -46,7 +47,17 @@ function contextFor(actor: string, signed: readonly string[] = [actor], now = ST
 type Step = readonly [actor: string, command: Command];
 
 const PLAN = {
-  close: ['CB-P201', 'FS-TR2004', 'HV-2001', 'HV-2002', 'HV-2004', 'HV-2005', 'HV-2007', 'HV-2008', 'HV-2009'],
+  close: [
+    'CB-P201',
+    'FS-TR2004',
+    'HV-2001',
+    'HV-2002',
+    'HV-2004',
+    'HV-2005',
+    'HV-2007',
+    'HV-2008',
+    'HV-2009',
+  ],
   open: ['DR-2002', 'DR-2004', 'DR-2007'],
   restrain: ['ST-P201-SPR'],
 };
@@ -69,7 +80,9 @@ function carryOut(steps: readonly Step[], from?: DossierState, now = START): Dos
     const context = contextFor(actor, listSigners(command, actor), now);
     const decision = decideJob(state, command, context);
     if (!decision.ok) {
-      throw new Error(`${command.kind}: ${decision.refusals.map((one) => explainRefusal(one).says).join(' ')}`);
+      throw new Error(
+        `${command.kind}: ${decision.refusals.map((one) => explainRefusal(one).says).join(' ')}`,
+      );
     }
     return decision.events.reduce<DossierState>(
       (before, event) => evolveDossier(before, event, { by: actor, at: now }),
@@ -78,8 +91,16 @@ function carryOut(steps: readonly Step[], from?: DossierState, now = START): Dos
   }, from);
 }
 
-const refusalsOf = (state: DossierState, actor: string, command: Command, more: Partial<Context> = {}): RuleCode[] => {
-  const decision = decideJob(state, command, { ...contextFor(actor, listSigners(command, actor)), ...more });
+const refusalsOf = (
+  state: DossierState,
+  actor: string,
+  command: Command,
+  more: Partial<Context> = {},
+): RuleCode[] => {
+  const decision = decideJob(state, command, {
+    ...contextFor(actor, listSigners(command, actor)),
+    ...more,
+  });
   return decision.ok ? [] : decision.refusals.map((refusal) => refusal.code);
 };
 
@@ -110,7 +131,12 @@ function fieldSteps(): Step[] {
         lock += 1;
         return [
           isElectrical ? 'elif' : 'finn',
-          { kind: 'lock-point', link: step.subject, lock: `${isElectrical ? 'E' : 'P'}-${String(lock).padStart(2, '0')}`, tag },
+          {
+            kind: 'lock-point',
+            link: step.subject,
+            lock: `${isElectrical ? 'E' : 'P'}-${String(lock).padStart(2, '0')}`,
+            tag,
+          },
         ];
       case 'let-down':
       case 'earth':
@@ -121,10 +147,23 @@ function fieldSteps(): Step[] {
         return ['gus', { kind: 'wait-out-store', store: step.subject, seen: 'stands still' }];
       case 'prove': {
         const demand = order.proofs.find(({ id }) => id === step.subject);
-        const instrument = { voltage: 'VT-11', pressure: 'PG-T1', motion: 'TA-3', temperature: 'TH-4' }[demand?.kind ?? 'motion'];
+        const instrument = {
+          voltage: 'VT-11',
+          pressure: 'PG-T1',
+          motion: 'TA-3',
+          temperature: 'TH-4',
+        }[demand?.kind ?? 'motion'];
         return [
           demand?.kind === 'voltage' ? 'elif' : 'finn',
-          { kind: 'prove', proof: step.subject, reading: 0, unit: demand?.unit ?? 'bar', instrument, testerProved: true, pairs: 6 },
+          {
+            kind: 'prove',
+            proof: step.subject,
+            reading: 0,
+            unit: demand?.unit ?? 'bar',
+            instrument,
+            testerProved: true,
+            pairs: 6,
+          },
         ];
       }
       case 'try-start':
@@ -135,7 +174,15 @@ function fieldSteps(): Step[] {
 }
 
 const PERMIT: Step[] = [
-  ['hana', { kind: 'assess-task', hazards: [{ hazard: 'splash', control: 'visor' }], equipment: 'gloves', emergency: 'eyewash' }],
+  [
+    'hana',
+    {
+      kind: 'assess-task',
+      hazards: [{ hazard: 'splash', control: 'visor' }],
+      equipment: 'gloves',
+      emergency: 'eyewash',
+    },
+  ],
   ['hana', { kind: 'approve-permit' }],
   ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
 ];
@@ -189,11 +236,14 @@ describe('one job from raise to close', () => {
   });
 
   it('turns each lamp from lit to shuttered to dark', () => {
-    const states = (state: DossierState) => new Set(state && computeLamps(state, site).map((lamp) => lamp.state));
+    const states = (state: DossierState) =>
+      new Set(state && computeLamps(state, site).map((lamp) => lamp.state));
     expect(states(carryOut(REVIEWED))).toEqual(new Set(['lit']));
     const field = fieldSteps();
     const untilProof = field.findIndex(([, command]) => command.kind === 'prove');
-    expect(states(carryOut(field.slice(0, untilProof), carryOut(REVIEWED)))).toEqual(new Set(['shuttered']));
+    expect(states(carryOut(field.slice(0, untilProof), carryOut(REVIEWED)))).toEqual(
+      new Set(['shuttered']),
+    );
     expect(states(carryOut(field, carryOut(REVIEWED)))).toEqual(new Set(['dark']));
   });
 });
@@ -204,81 +254,447 @@ const ACCEPTED = () => carryOut(REVIEWED);
 const STOPPED = () => carryOut(fieldSteps().slice(0, 2), ACCEPTED());
 const PROVING = () => {
   const field = fieldSteps();
-  return carryOut(field.slice(0, field.findIndex(([, command]) => command.kind === 'prove')), ACCEPTED());
+  return carryOut(
+    field.slice(
+      0,
+      field.findIndex(([, command]) => command.kind === 'prove'),
+    ),
+    ACCEPTED(),
+  );
 };
 const voltageProof = (more: object): Command => ({
-  kind: 'prove', proof: 'voltage:P201-CBL', reading: 0, unit: 'V', instrument: 'VT-11', testerProved: true, pairs: 6, ...more,
+  kind: 'prove',
+  proof: 'voltage:P201-CBL',
+  reading: 0,
+  unit: 'V',
+  instrument: 'VT-11',
+  testerProved: true,
+  pairs: 6,
+  ...more,
 });
-const firstLock = (more: object): Command => ({ kind: 'lock-point', link: 'CB-P201', lock: 'E-01', tag: 'T1', ...more });
+const firstLock = (more: object): Command => ({
+  kind: 'lock-point',
+  link: 'CB-P201',
+  lock: 'E-01',
+  tag: 'T1',
+  ...more,
+});
 const LATE = '2026-11-24T23:00:00.000Z';
 const ISSUE: Command = { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' };
 
 const REFUSALS: [string, () => DossierState, string, Command, RuleCode[], Partial<Context>?][] = [
   ['a worker raises a job', () => undefined, 'kit', RAISE, ['role-missing']],
-  ['raised for work on a source', () => undefined, 'ada', { ...RAISE, work: [{ section: 'D1-LIQ', activity: 'open' }] }, ['source-in-work']],
-  ['raised for a section that is not there', () => undefined, 'ada', { ...RAISE, work: [{ section: 'NOWHERE', activity: 'open' }] }, ['section-unknown']],
-  ['raised for nobody', () => undefined, 'ada', { ...RAISE, performer: 'ghost' }, ['person-unknown']],
+  [
+    'raised for work on a source',
+    () => undefined,
+    'ada',
+    { ...RAISE, work: [{ section: 'D1-LIQ', activity: 'open' }] },
+    ['source-in-work'],
+  ],
+  [
+    'raised for a section that is not there',
+    () => undefined,
+    'ada',
+    { ...RAISE, work: [{ section: 'NOWHERE', activity: 'open' }] },
+    ['section-unknown'],
+  ],
+  [
+    'raised for nobody',
+    () => undefined,
+    'ada',
+    { ...RAISE, performer: 'ghost' },
+    ['person-unknown'],
+  ],
   ['planned before raised', () => undefined, 'ada', DRAFT, ['not-yet-raised']],
   ['raised twice', ACCEPTED, 'ada', RAISE, ['already-done']],
-  ['a plan with a point missing is put up', () => carryOut([['ada', RAISE], ['ada', { ...DRAFT, close: PLAN.close.slice(1) } as Command]]), 'ada', { kind: 'submit-plan' }, expect.arrayContaining(['plan-stops']) as never],
-  ['no plan is put up', () => carryOut([['ada', RAISE]]), 'ada', { kind: 'submit-plan' }, ['plan-missing']],
-  ['a plan not put up is accepted', () => carryOut([['ada', RAISE], ['ada', DRAFT]]), 'hana', { kind: 'accept-plan', note: '' }, ['plan-not-submitted']],
-  ['the author reviews', () => carryOut([['ben', RAISE], ['ben', DRAFT], ['ben', { kind: 'submit-plan' }]]), 'ben', { kind: 'accept-plan', note: '' }, ['own-review']],
+  [
+    'a plan with a point missing is put up',
+    () =>
+      carryOut([
+        ['ada', RAISE],
+        ['ada', { ...DRAFT, close: PLAN.close.slice(1) } as Command],
+      ]),
+    'ada',
+    { kind: 'submit-plan' },
+    expect.arrayContaining(['plan-stops']) as never,
+  ],
+  [
+    'no plan is put up',
+    () => carryOut([['ada', RAISE]]),
+    'ada',
+    { kind: 'submit-plan' },
+    ['plan-missing'],
+  ],
+  [
+    'a plan not put up is accepted',
+    () =>
+      carryOut([
+        ['ada', RAISE],
+        ['ada', DRAFT],
+      ]),
+    'hana',
+    { kind: 'accept-plan', note: '' },
+    ['plan-not-submitted'],
+  ],
+  [
+    'the author reviews',
+    () =>
+      carryOut([
+        ['ben', RAISE],
+        ['ben', DRAFT],
+        ['ben', { kind: 'submit-plan' }],
+      ]),
+    'ben',
+    { kind: 'accept-plan', note: '' },
+    ['own-review'],
+  ],
   ['a reviewed plan is changed', ACCEPTED, 'ada', DRAFT, ['plan-settled']],
-  ['a grade is lowered without a reason', () => carryOut([['ada', RAISE]]), 'ada', { kind: 'set-grade', source: 'HOLDER', grade: 'single', reason: '' }, ['reason-missing']],
-  ['the grade of nothing is set', () => carryOut([['ada', RAISE]]), 'ada', { kind: 'set-grade', source: 'P202-SUC', grade: 'single', reason: 'x' }, ['source-unknown']],
-  ['locked before the review', () => carryOut([['ada', RAISE], ['ada', DRAFT]]), 'elif', firstLock({}), ['plan-not-reviewed']],
+  [
+    'a grade is lowered without a reason',
+    () => carryOut([['ada', RAISE]]),
+    'ada',
+    { kind: 'set-grade', source: 'HOLDER', grade: 'single', reason: '' },
+    ['reason-missing'],
+  ],
+  [
+    'the grade of nothing is set',
+    () => carryOut([['ada', RAISE]]),
+    'ada',
+    { kind: 'set-grade', source: 'P202-SUC', grade: 'single', reason: 'x' },
+    ['source-unknown'],
+  ],
+  [
+    'locked before the review',
+    () =>
+      carryOut([
+        ['ada', RAISE],
+        ['ada', DRAFT],
+      ]),
+    'elif',
+    firstLock({}),
+    ['plan-not-reviewed'],
+  ],
   ['locked before telling', ACCEPTED, 'elif', firstLock({}), ['not-told']],
   ['stopped before telling', ACCEPTED, 'cora', { kind: 'stop-plant', how: 'x' }, ['not-told']],
-  ['locked before stopping', () => carryOut(fieldSteps().slice(0, 1), ACCEPTED()), 'elif', firstLock({}), ['not-stopped']],
-  ['a valve before the breaker', STOPPED, 'finn', { kind: 'lock-point', link: 'HV-2001', lock: 'P-01', tag: 'T' }, ['out-of-order']],
-  ['a point that is not planned', STOPPED, 'finn', { kind: 'lock-point', link: 'HV-2301', lock: 'P-01', tag: 'T' }, ['not-in-plan']],
+  [
+    'locked before stopping',
+    () => carryOut(fieldSteps().slice(0, 1), ACCEPTED()),
+    'elif',
+    firstLock({}),
+    ['not-stopped'],
+  ],
+  [
+    'a valve before the breaker',
+    STOPPED,
+    'finn',
+    { kind: 'lock-point', link: 'HV-2001', lock: 'P-01', tag: 'T' },
+    ['out-of-order'],
+  ],
+  [
+    'a point that is not planned',
+    STOPPED,
+    'finn',
+    { kind: 'lock-point', link: 'HV-2301', lock: 'P-01', tag: 'T' },
+    ['not-in-plan'],
+  ],
   ['the wrong discipline', STOPPED, 'finn', firstLock({}), ['role-missing']],
-  ['a lapsed authorisation', STOPPED, 'ivo', { kind: 'lock-point', link: 'HV-2001', lock: 'P-01', tag: 'T' }, ['authorisation-lapsed', 'out-of-order']],
+  [
+    'a lapsed authorisation',
+    STOPPED,
+    'ivo',
+    { kind: 'lock-point', link: 'HV-2001', lock: 'P-01', tag: 'T' },
+    ['authorisation-lapsed', 'out-of-order'],
+  ],
   ['a lock that does not exist', STOPPED, 'elif', firstLock({ lock: 'Z-1' }), ['lock-unknown']],
   ['a personal lock on a point', STOPPED, 'elif', firstLock({ lock: 'W-01' }), ['lock-wrong-use']],
-  ['a lock that hangs on another job', STOPPED, 'elif', firstLock({}), ['lock-in-use'], { others: { ...nobody, lockAt: new Map([['E-01', 'J-0009']]) } }],
-  ['drained before locked', STOPPED, 'finn', { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T' }, ['out-of-order']],
+  [
+    'a lock that hangs on another job',
+    STOPPED,
+    'elif',
+    firstLock({}),
+    ['lock-in-use'],
+    { others: { ...nobody, lockAt: new Map([['E-01', 'J-0009']]) } },
+  ],
+  [
+    'drained before locked',
+    STOPPED,
+    'finn',
+    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T' },
+    ['out-of-order'],
+  ],
   ['proved before let down', STOPPED, 'elif', voltageProof({}), ['out-of-order']],
-  ['proved with a tester out of date', PROVING, 'elif', voltageProof({ instrument: 'VT-12' }), ['instrument-overdue']],
-  ['proved with nothing', PROVING, 'elif', voltageProof({ instrument: 'X' }), ['instrument-unknown']],
-  ['voltage proved with a gauge', PROVING, 'elif', voltageProof({ instrument: 'PG-T1' }), ['instrument-wrong']],
+  [
+    'proved with a tester out of date',
+    PROVING,
+    'elif',
+    voltageProof({ instrument: 'VT-12' }),
+    ['instrument-overdue'],
+  ],
+  [
+    'proved with nothing',
+    PROVING,
+    'elif',
+    voltageProof({ instrument: 'X' }),
+    ['instrument-unknown'],
+  ],
+  [
+    'voltage proved with a gauge',
+    PROVING,
+    'elif',
+    voltageProof({ instrument: 'PG-T1' }),
+    ['instrument-wrong'],
+  ],
   ['a live reading', PROVING, 'elif', voltageProof({ reading: 5.1 }), ['reading-not-dead']],
   ['a reading at the limit', PROVING, 'elif', voltageProof({ reading: 5 }), []],
-  ['a reading below nothing', PROVING, 'elif', voltageProof({ reading: -0.1 }), ['reading-not-dead']],
+  [
+    'a reading below nothing',
+    PROVING,
+    'elif',
+    voltageProof({ reading: -0.1 }),
+    ['reading-not-dead'],
+  ],
   ['a reading in the wrong unit', PROVING, 'elif', voltageProof({ unit: 'bar' }), ['unit-wrong']],
-  ['a tester not proved', PROVING, 'elif', voltageProof({ testerProved: false }), ['tester-not-proved']],
+  [
+    'a tester not proved',
+    PROVING,
+    'elif',
+    voltageProof({ testerProved: false }),
+    ['tester-not-proved'],
+  ],
   ['five pairs of six', PROVING, 'elif', voltageProof({ pairs: 5 }), ['pairs-missing']],
-  ['it starts', () => { const field = fieldSteps(); return carryOut(field.slice(0, field.findIndex(([, c]) => c.kind === 'try-start')), ACCEPTED()); }, 'cora', { kind: 'try-start', station: 'local start station P-201', moved: true }, ['it-moved']],
-  ['the box before the locks', STOPPED, 'ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }, ['locks-missing']],
-  ['a box that is not there', PROVING, 'ada', { kind: 'lock-box', box: 'BOX-9', lock: 'C-1' }, ['box-unknown']],
-  ['a box in use', PROVING, 'ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }, ['box-in-use'], { others: { ...nobody, boxAt: new Map([['BOX-1', 'J-0002']]) } }],
-  ['issued with nothing proved', PROVING, 'hana', ISSUE, ['not-proved', 'not-tried', 'box-not-locked', 'not-assessed', 'not-approved']],
-  ['issued for another performer', () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]), 'hana', { ...ISSUE, performer: 'rosa' } as Command, ['not-the-performer']],
-  ['issued without briefing', () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]), 'hana', { ...ISSUE, briefed: false } as Command, ['briefing-missing']],
-  ['issued for 12 h', () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]), 'hana', { ...ISSUE, hours: 12 } as Command, []],
-  ['issued for 12.1 h', () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]), 'hana', { ...ISSUE, hours: 12.1 } as Command, ['validity-too-long']],
-  ['issued without the performer’s PIN', () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]), 'hana', ISSUE, ['signature-missing'], { signed: new Set(['hana']) }],
-  ['signed on with a lapsed permit', LIVE, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['permit-lapsed'], { now: LATE }],
-  ['signed on before issue', ACCEPTED, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['not-issued']],
-  ['signed on with someone else’s lock', LIVE, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-03' }, ['lock-not-yours']],
-  ['a lapsed worker', LIVE, 'hana', { kind: 'sign-on', person: 'moss', lock: 'W-04' }, ['authorisation-lapsed']],
-  ['signed on without the issuer', LIVE, 'kit', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['role-missing', 'performs-and-issues']],
-  ['signed on twice', ON, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['already-on', 'lock-in-use']],
-  ['signed on elsewhere', LIVE, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['already-on'], { others: { ...nobody, personOn: new Map([['kit', 'J-0003']]) } }],
-  ['someone else takes the lock off', ON, 'lena', { kind: 'sign-off', person: 'kit', lock: 'W-02' }, ['signature-missing'], { signed: new Set(['lena']) }],
-  ['signed off with another’s lock', () => carryOut([['hana', { kind: 'sign-on', person: 'lena', lock: 'W-03' }]], ON()), 'kit', { kind: 'sign-off', person: 'kit', lock: 'W-03' }, ['lock-not-yours']],
-  ['signed off without being on', LIVE, 'kit', { kind: 'sign-off', person: 'kit', lock: 'W-02' }, ['not-on']],
-  ['handed back with people on', ON, 'jun', { kind: 'hand-back', cleared: true, remarks: '' }, ['people-on']],
-  ['handed back with tools in', LIVE, 'jun', { kind: 'hand-back', cleared: false, remarks: '' }, ['not-cleared']],
-  ['handed back by another', LIVE, 'rosa', { kind: 'hand-back', cleared: true, remarks: '' }, ['not-the-performer']],
-  ['unlocked under a live permit', LIVE, 'elif', { kind: 'unlock-point', link: 'CB-P201' }, ['still-held', 'permit-open', 'box-still-locked']],
-  ['unlocked under the control lock', () => carryOut(HANDED_BACK, LIVE()), 'elif', { kind: 'unlock-point', link: 'CB-P201' }, ['box-still-locked']],
-  ['unlocked by another authority', () => { const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE()); return carryOut(restoreSteps(s).slice(1, 5), s); }, 'gus', { kind: 'unlock-point', link: 'HV-2001' }, ['lock-not-yours']],
-  ['restored out of order', () => carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE()), 'elif', { kind: 'unlock-point', link: 'CB-P201' }, ['out-of-order']],
-  ['closed too early', () => carryOut(HANDED_BACK, LIVE()), 'ada', { kind: 'close-job' }, ['points-locked', 'lineup-missing', 'not-taken-back']],
-  ['a valve left shut', () => { const s = carryOut(HANDED_BACK, LIVE()); return carryOut(restoreSteps(s).slice(0, 14), s); }, 'cora', { kind: 'walk-lineup', point: 'HV-2001', found: 'closed' }, ['position-wrong']],
-  ['anything after closing', () => { const s = carryOut(HANDED_BACK, LIVE()); return carryOut(restoreSteps(s), s); }, 'ada', DRAFT, ['job-closed']],
+  [
+    'it starts',
+    () => {
+      const field = fieldSteps();
+      return carryOut(
+        field.slice(
+          0,
+          field.findIndex(([, c]) => c.kind === 'try-start'),
+        ),
+        ACCEPTED(),
+      );
+    },
+    'cora',
+    { kind: 'try-start', station: 'local start station P-201', moved: true },
+    ['it-moved'],
+  ],
+  [
+    'the box before the locks',
+    STOPPED,
+    'ada',
+    { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' },
+    ['locks-missing'],
+  ],
+  [
+    'a box that is not there',
+    PROVING,
+    'ada',
+    { kind: 'lock-box', box: 'BOX-9', lock: 'C-1' },
+    ['box-unknown'],
+  ],
+  [
+    'a box in use',
+    PROVING,
+    'ada',
+    { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' },
+    ['box-in-use'],
+    { others: { ...nobody, boxAt: new Map([['BOX-1', 'J-0002']]) } },
+  ],
+  [
+    'issued with nothing proved',
+    PROVING,
+    'hana',
+    ISSUE,
+    ['not-proved', 'not-tried', 'box-not-locked', 'not-assessed', 'not-approved'],
+  ],
+  [
+    'issued for another performer',
+    () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]),
+    'hana',
+    { ...ISSUE, performer: 'rosa' } as Command,
+    ['not-the-performer'],
+  ],
+  [
+    'issued without briefing',
+    () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]),
+    'hana',
+    { ...ISSUE, briefed: false } as Command,
+    ['briefing-missing'],
+  ],
+  [
+    'issued for 12 h',
+    () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]),
+    'hana',
+    { ...ISSUE, hours: 12 } as Command,
+    [],
+  ],
+  [
+    'issued for 12.1 h',
+    () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]),
+    'hana',
+    { ...ISSUE, hours: 12.1 } as Command,
+    ['validity-too-long'],
+  ],
+  [
+    'issued without the performer’s PIN',
+    () => carryOut([...REVIEWED, ...fieldSteps(), ...PERMIT.slice(0, 2)]),
+    'hana',
+    ISSUE,
+    ['signature-missing'],
+    { signed: new Set(['hana']) },
+  ],
+  [
+    'signed on with a lapsed permit',
+    LIVE,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['permit-lapsed'],
+    { now: LATE },
+  ],
+  [
+    'signed on before issue',
+    ACCEPTED,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['not-issued'],
+  ],
+  [
+    'signed on with someone else’s lock',
+    LIVE,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-03' },
+    ['lock-not-yours'],
+  ],
+  [
+    'a lapsed worker',
+    LIVE,
+    'hana',
+    { kind: 'sign-on', person: 'moss', lock: 'W-04' },
+    ['authorisation-lapsed'],
+  ],
+  [
+    'signed on without the issuer',
+    LIVE,
+    'kit',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['role-missing', 'performs-and-issues'],
+  ],
+  [
+    'signed on twice',
+    ON,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['already-on', 'lock-in-use'],
+  ],
+  [
+    'signed on elsewhere',
+    LIVE,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['already-on'],
+    { others: { ...nobody, personOn: new Map([['kit', 'J-0003']]) } },
+  ],
+  [
+    'someone else takes the lock off',
+    ON,
+    'lena',
+    { kind: 'sign-off', person: 'kit', lock: 'W-02' },
+    ['signature-missing'],
+    { signed: new Set(['lena']) },
+  ],
+  [
+    'signed off with another’s lock',
+    () => carryOut([['hana', { kind: 'sign-on', person: 'lena', lock: 'W-03' }]], ON()),
+    'kit',
+    { kind: 'sign-off', person: 'kit', lock: 'W-03' },
+    ['lock-not-yours'],
+  ],
+  [
+    'signed off without being on',
+    LIVE,
+    'kit',
+    { kind: 'sign-off', person: 'kit', lock: 'W-02' },
+    ['not-on'],
+  ],
+  [
+    'handed back with people on',
+    ON,
+    'jun',
+    { kind: 'hand-back', cleared: true, remarks: '' },
+    ['people-on'],
+  ],
+  [
+    'handed back with tools in',
+    LIVE,
+    'jun',
+    { kind: 'hand-back', cleared: false, remarks: '' },
+    ['not-cleared'],
+  ],
+  [
+    'handed back by another',
+    LIVE,
+    'rosa',
+    { kind: 'hand-back', cleared: true, remarks: '' },
+    ['not-the-performer'],
+  ],
+  [
+    'unlocked under a live permit',
+    LIVE,
+    'elif',
+    { kind: 'unlock-point', link: 'CB-P201' },
+    ['still-held', 'permit-open', 'box-still-locked'],
+  ],
+  [
+    'unlocked under the control lock',
+    () => carryOut(HANDED_BACK, LIVE()),
+    'elif',
+    { kind: 'unlock-point', link: 'CB-P201' },
+    ['box-still-locked'],
+  ],
+  [
+    'unlocked by another authority',
+    () => {
+      const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
+      return carryOut(restoreSteps(s).slice(1, 5), s);
+    },
+    'gus',
+    { kind: 'unlock-point', link: 'HV-2001' },
+    ['lock-not-yours'],
+  ],
+  [
+    'restored out of order',
+    () => carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE()),
+    'elif',
+    { kind: 'unlock-point', link: 'CB-P201' },
+    ['out-of-order'],
+  ],
+  [
+    'closed too early',
+    () => carryOut(HANDED_BACK, LIVE()),
+    'ada',
+    { kind: 'close-job' },
+    ['points-locked', 'lineup-missing', 'not-taken-back'],
+  ],
+  [
+    'a valve left shut',
+    () => {
+      const s = carryOut(HANDED_BACK, LIVE());
+      return carryOut(restoreSteps(s).slice(0, 14), s);
+    },
+    'cora',
+    { kind: 'walk-lineup', point: 'HV-2001', found: 'closed' },
+    ['position-wrong'],
+  ],
+  [
+    'anything after closing',
+    () => {
+      const s = carryOut(HANDED_BACK, LIVE());
+      return carryOut(restoreSteps(s), s);
+    },
+    'ada',
+    DRAFT,
+    ['job-closed'],
+  ],
 ];
 
 describe('refusals', () => {
@@ -290,7 +706,12 @@ describe('refusals', () => {
   it('has words, a basis and a way to clear for every code', () => {
     for (const code of Object.keys(RULES) as RuleCode[]) {
       const { says, basis, clear } = explainRefusal({ code, facts: {} });
-      expect([code, says.length > 5, basis.length > 5, clear.length > 5]).toEqual([code, true, true, true]);
+      expect([code, says.length > 5, basis.length > 5, clear.length > 5]).toEqual([
+        code,
+        true,
+        true,
+        true,
+      ]);
     }
   });
 });
@@ -325,13 +746,21 @@ describe('no sequence of commands whatsoever', () => {
         for (const event of decision.events) {
           if (event.kind === 'signed-on') {
             signOns += 1;
-            expect({ seed, step, lapsed: state && isLapsed(state, time) }).toEqual({ seed, step, lapsed: false });
+            expect({ seed, step, lapsed: state && isLapsed(state, time) }).toEqual({
+              seed,
+              step,
+              lapsed: false,
+            });
           }
           state = evolveDossier(state, event, { by: actor, at: time });
         }
         const on = state?.permit.kind === 'issued' ? Object.keys(state.permit.people) : [];
         if (state && on.length > 0) {
-          expect({ seed, step, missing: gateIsolation(state, site).map(({ code }) => code) }).toEqual({ seed, step, missing: [] });
+          expect({
+            seed,
+            step,
+            missing: gateIsolation(state, site).map(({ code }) => code),
+          }).toEqual({ seed, step, missing: [] });
         }
       }
     }

@@ -50,12 +50,15 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
   const sources = requirement.demands.map((demand): Lamp => {
     const broken =
-      stops.find((finding) => finding.subject === demand.id && ABOUT_SOURCES.includes(finding.code)) ??
-      (demand.bled ? unbled : undefined);
+      stops.find(
+        (finding) => finding.subject === demand.id && ABOUT_SOURCES.includes(finding.code),
+      ) ?? (demand.bled ? unbled : undefined);
     const name = requirement.trace.sources.find(({ id }) => id === demand.id)?.name ?? demand.id;
     const route = requirement.trace.sources.find(({ id }) => id === demand.id)?.route ?? [];
     const state = broken ? 'lit' : proved ? 'dark' : 'shuttered';
-    const why = broken?.words ?? (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
+    const why =
+      broken?.words ??
+      (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
     return { id: demand.id, kind: 'source', name, state, why, route };
   });
   return [...sources, ...listStoreLamps(dossier, site, proved)];
@@ -64,12 +67,16 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
 function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lamp[] {
   const order = findWorkOrder(dossier, site);
   const wanted = new Set([
-    ...(order?.steps.filter(({ phase }) => phase === 'restrain' || phase === 'wait').map(({ subject }) => subject) ?? []),
+    ...(order?.steps
+      .filter(({ phase }) => phase === 'restrain' || phase === 'wait')
+      .map(({ subject }) => subject) ?? []),
     ...site.graph.stores
       .filter(({ store }) => order?.plan.open.includes(store.release))
       .map(({ store }) => store.id),
   ]);
-  const inseparable = findRequirement(dossier, site).trace.stores.filter((store) => !store.separable);
+  const inseparable = findRequirement(dossier, site).trace.stores.filter(
+    (store) => !store.separable,
+  );
   inseparable.forEach((store) => wanted.add(store.id));
   const { opened, restrained, waited } = dossier.isolation;
   return [...wanted].sort().map((id): Lamp => {
@@ -81,7 +88,11 @@ function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lam
       kind: 'store',
       name: `${placed?.store.kind ?? 'store'} in ${site.graph.sections[placed?.section ?? -1]?.id ?? ''}`,
       state: !released ? 'lit' : proved ? 'dark' : 'shuttered',
-      why: released ? (proved ? 'released and proved' : 'released, not yet proved') : 'not yet released',
+      why: released
+        ? proved
+          ? 'released and proved'
+          : 'released, not yet proved'
+        : 'not yet released',
       route: [],
     };
   });

@@ -3,7 +3,13 @@ import { computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { Instrument, Lock, LockBox, Person } from '../people/people';
 import { listProofs, type ProofDemand } from '../proving';
-import { listStartStations, planRestore, planSequence, type RestoreStep, type Step } from '../sequence';
+import {
+  listStartStations,
+  planRestore,
+  planSequence,
+  type RestoreStep,
+  type Step,
+} from '../sequence';
 import type { Dossier } from './state';
 
 /** What the site is made of, as far as a decision needs it. */
@@ -69,7 +75,9 @@ export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | un
     requirement,
     steps,
     proofs: listProofs(site.graph, requirement, plan),
-    stations: [...new Set(listStartStations(site.graph, requirement).map(({ station }) => station))],
+    stations: [
+      ...new Set(listStartStations(site.graph, requirement).map(({ station }) => station)),
+    ],
     restore: planRestore(steps),
   };
   // A plan that is not yet accepted may still see its grades change, so only an accepted one is remembered.

@@ -24,11 +24,16 @@ export interface DossierView {
   readonly holding: readonly ExplainedRefusal[];
   readonly lamps: readonly Lamp[];
   readonly sources: readonly SourceView[];
-  readonly plan: (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
+  readonly plan:
+    (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
   readonly steps: readonly (Step & { readonly done: boolean })[];
   readonly proofs: readonly ProofDemand[];
   readonly restore: readonly (RestoreStep & { readonly done: boolean })[];
-  readonly lineup: readonly { readonly point: string; readonly normal: 'open' | 'closed'; readonly done: boolean }[];
+  readonly lineup: readonly {
+    readonly point: string;
+    readonly normal: 'open' | 'closed';
+    readonly done: boolean;
+  }[];
   readonly lapsed: boolean;
 }
 
@@ -36,7 +41,11 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
   if (dossier.plan.kind === 'none') return undefined;
   const { plan } = dossier.plan;
   const requirement = findRequirement(dossier, site);
-  return { ...plan, check: checkPlan(site.graph, requirement, plan), cost: computeCost(site.graph, plan) };
+  return {
+    ...plan,
+    check: checkPlan(site.graph, requirement, plan),
+    cost: computeCost(site.graph, plan),
+  };
 }
 
 /** Builds the view of a job at `now`. */
@@ -57,7 +66,10 @@ export function viewDossier(dossier: Dossier, site: SiteFacts, now: string): Dos
       return { id, name: traced?.name ?? id, medium, grade, reasons, route: traced?.route ?? [] };
     }),
     plan: viewPlan(dossier, site),
-    steps: (order?.steps ?? []).map((step) => ({ ...step, done: isStepDone(dossier.isolation, step) })),
+    steps: (order?.steps ?? []).map((step) => ({
+      ...step,
+      done: isStepDone(dossier.isolation, step),
+    })),
     proofs: order?.proofs ?? [],
     restore: (order?.restore ?? []).map((step) => ({ ...step, done: !standing.has(step.subject) })),
     lineup: points.map((point) => ({

@@ -50,7 +50,12 @@ function describeIssue(issue: Issue, found: string): string {
       return `must be ${issue.inclusive ? 'at most' : 'below'} ${issue.maximum}, found ${found}`;
     case 'invalid_value':
       return `must be one of ${issue.values.map((value) => JSON.stringify(value)).join(', ')}, found ${found}`;
-    default:
+    case 'custom':
+    case 'invalid_element':
+    case 'invalid_format':
+    case 'invalid_key':
+    case 'invalid_union':
+    case 'not_multiple_of':
       return `${issue.message}, found ${found}`;
   }
 }

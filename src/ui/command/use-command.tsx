@@ -36,7 +36,12 @@ const Commands = createContext<Run>(() => Promise.resolve(false));
 /** Gives a command on the job at hand; asks for PINs where the command is signed. True when it was carried out. */
 export const useCommand = (): Run => useContext(Commands);
 
-async function send(handle: JobHandle, command: Command, signatures: { person: string; pin: string }[], key: string): Promise<Sent> {
+async function send(
+  handle: JobHandle,
+  command: Command,
+  signatures: { person: string; pin: string }[],
+  key: string,
+): Promise<Sent> {
   try {
     const answer = await fetch(`/api/jobs/${handle.jobId || 'new'}/commands`, {
       method: 'POST',
@@ -45,7 +50,11 @@ async function send(handle: JobHandle, command: Command, signatures: { person: s
     });
     return (await answer.json()) as Sent;
   } catch {
-    return { ok: false, kind: 'error', error: 'The server could not be reached. Nothing was saved: try again.' };
+    return {
+      ok: false,
+      kind: 'error',
+      error: 'The server could not be reached. Nothing was saved: try again.',
+    };
   }
 }
 
@@ -54,7 +63,11 @@ export function Reasons({ refusals }: { readonly refusals: readonly ExplainedRef
   return (
     <ul className="flex flex-col gap-2">
       {refusals.map((refusal, index) => (
-        <li key={`${refusal.code}-${index}`} data-code={refusal.code} className="border-l-4 border-error pl-2">
+        <li
+          key={`${refusal.code}-${index}`}
+          data-code={refusal.code}
+          className="border-l-4 border-error pl-2"
+        >
           <p className="font-bold">{refusal.says}</p>
           <p>To clear it: {refusal.clear}</p>
           <p className="text-xs">Basis: {refusal.basis}</p>
@@ -64,7 +77,13 @@ export function Reasons({ refusals }: { readonly refusals: readonly ExplainedRef
   );
 }
 
-function SignDialog({ pending, names, onSign, onCancel, error }: {
+function SignDialog({
+  pending,
+  names,
+  onSign,
+  onCancel,
+  error,
+}: {
   readonly pending: Pending;
   readonly names: Readonly<Record<string, string>>;
   readonly onSign: (signatures: { person: string; pin: string }[]) => void;
@@ -74,22 +93,45 @@ function SignDialog({ pending, names, onSign, onCancel, error }: {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
-    onSign(pending.signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })));
+    onSign(
+      pending.signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })),
+    );
   };
   return (
-    <dialog className="modal" aria-label="Sign" ref={(dialog) => { if (dialog && !dialog.open) dialog.showModal(); }} onCancel={onCancel}>
+    <dialog
+      className="modal"
+      aria-label="Sign"
+      ref={(dialog) => {
+        if (dialog && !dialog.open) dialog.showModal();
+      }}
+      onCancel={onCancel}
+    >
       <form className="modal-box flex flex-col gap-3" onSubmit={submit}>
         <h2 className="text-lg font-bold">Sign</h2>
         <p>A signature is a fresh PIN, given by the person themselves.</p>
         {pending.signers.map((person, index) => (
           <label key={person} className="flex flex-col gap-1">
             PIN of {names[person] ?? person}
-            <input name={person} type="password" inputMode="numeric" autoComplete="off" required autoFocus={index === 0} className="input w-full font-mono" />
+            <input
+              name={person}
+              type="password"
+              inputMode="numeric"
+              autoComplete="off"
+              required
+              autoFocus={index === 0}
+              className="input w-full font-mono"
+            />
           </label>
         ))}
-        {error !== '' && <p role="alert" className="font-bold text-error">{error}</p>}
+        {error !== '' && (
+          <p role="alert" className="font-bold text-error">
+            {error}
+          </p>
+        )}
         <div className="flex justify-end gap-2">
-          <button type="button" className="btn" onClick={onCancel}>Do not sign</button>
+          <button type="button" className="btn" onClick={onCancel}>
+            Do not sign
+          </button>
           <button className="btn btn-primary">Sign</button>
         </div>
       </form>
@@ -98,7 +140,11 @@ function SignDialog({ pending, names, onSign, onCancel, error }: {
 }
 
 /** Carries commands of the screens below it to the server and shows what it answers. */
-export function CommandDesk({ handle, onRaised, children }: {
+export function CommandDesk({
+  handle,
+  onRaised,
+  children,
+}: {
   readonly handle: JobHandle;
   readonly onRaised?: (jobId: string) => void;
   readonly children: ReactNode;
@@ -118,8 +164,12 @@ export function CommandDesk({ handle, onRaised, children }: {
       return true;
     }
     if (answer.kind === 'changed-meanwhile') {
-      const who = (answer.changes ?? []).map(({ type, actor }) => `${handle.names[actor] ?? actor}: ${type}`).join('; ');
-      toast.error(`The job changed meanwhile (${who}). Nothing of yours was saved: look at what changed, then repeat the step.`);
+      const who = (answer.changes ?? [])
+        .map(({ type, actor }) => `${handle.names[actor] ?? actor}: ${type}`)
+        .join('; ');
+      toast.error(
+        `The job changed meanwhile (${who}). Nothing of yours was saved: look at what changed, then repeat the step.`,
+      );
       router.refresh();
     } else if (answer.kind === 'refused') {
       setRefused(answer.refusals ?? []);
@@ -151,10 +201,15 @@ export function CommandDesk({ handle, onRaised, children }: {
     <Commands.Provider value={run}>
       {children}
       {refused.length > 0 && (
-        <div role="alert" className="fixed inset-x-0 bottom-0 z-20 mx-auto max-h-96 max-w-3xl overflow-auto border-2 border-error bg-base-100 p-4 shadow-lg">
+        <div
+          role="alert"
+          className="fixed inset-x-0 bottom-0 z-20 mx-auto max-h-96 max-w-3xl overflow-auto border-2 border-error bg-base-100 p-4 shadow-lg"
+        >
           <div className="mb-2 flex items-center justify-between">
             <h2 className="text-lg font-bold">Not allowed</h2>
-            <button className="btn btn-sm" onClick={() => setRefused([])}>Understood</button>
+            <button className="btn btn-sm" onClick={() => setRefused([])}>
+              Understood
+            </button>
           </div>
           <Reasons refusals={refused} />
         </div>
@@ -165,7 +220,10 @@ export function CommandDesk({ handle, onRaised, children }: {
           names={handle.names}
           error={pinError}
           onSign={(signatures) => void sign(signatures)}
-          onCancel={() => { pending.settle(false); setPending(undefined); }}
+          onCancel={() => {
+            pending.settle(false);
+            setPending(undefined);
+          }}
         />
       )}
     </Commands.Provider>

@@ -1,19 +1,40 @@
 'use client';
 
-import { select, zoom, zoomIdentity, type D3ZoomEvent } from 'd3';
+import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
 import { useEffect, useRef, useState } from 'react';
 import { LinkSymbol } from './symbol';
 
 export interface DiagramDrawing {
   readonly width: number;
   readonly height: number;
-  readonly sections: readonly { id: string; name: string; energy: string; source: boolean; x: number; y: number; width: number; height: number }[];
-  readonly links: readonly { id: string; kind: string; normal: 'open' | 'closed'; x: number; y: number }[];
+  readonly sections: readonly {
+    id: string;
+    name: string;
+    energy: string;
+    source: boolean;
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+  }[];
+  readonly links: readonly {
+    id: string;
+    kind: string;
+    normal: 'open' | 'closed';
+    x: number;
+    y: number;
+  }[];
   readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
 }
 
 const ENERGY_MARK: Readonly<Record<string, string>> = {
-  electrical: 'E', mechanical: 'M', pressure: 'P', process: 'F', thermal: 'T', gravity: 'G', radiation: 'R',
+  electrical: 'E',
+  mechanical: 'M',
+  pressure: 'P',
+  process: 'F',
+  thermal: 'T',
+  gravity: 'G',
+  radiation: 'R',
 };
 
 interface Marks {
@@ -23,7 +44,13 @@ interface Marks {
   readonly locked: ReadonlySet<string>;
 }
 
-function Sections({ drawing, work }: { readonly drawing: DiagramDrawing; readonly work: ReadonlySet<string> }) {
+function Sections({
+  drawing,
+  work,
+}: {
+  readonly drawing: DiagramDrawing;
+  readonly work: ReadonlySet<string>;
+}) {
   return drawing.sections.map((section) => (
     <g key={section.id} transform={`translate(${section.x},${section.y})`}>
       <title>{`${section.id}: ${section.name} (${section.energy}${section.source ? ', a source' : ''})`}</title>
@@ -31,7 +58,11 @@ function Sections({ drawing, work }: { readonly drawing: DiagramDrawing; readonl
         width={section.width}
         height={section.height}
         rx={section.source ? 17 : 2}
-        className={work.has(section.id) ? 'fill-base-300 stroke-base-content' : 'fill-base-200 stroke-base-content/60'}
+        className={
+          work.has(section.id)
+            ? 'fill-base-300 stroke-base-content'
+            : 'fill-base-200 stroke-base-content/60'
+        }
         strokeWidth={work.has(section.id) ? 3 : 1}
       />
       <text x="8" y="14" fontSize="11" className="fill-current font-mono">
@@ -40,20 +71,38 @@ function Sections({ drawing, work }: { readonly drawing: DiagramDrawing; readonl
       <text x="8" y="27" fontSize="9" className="fill-current">
         {section.name.length > 24 ? `${section.name.slice(0, 23)}…` : section.name}
       </text>
-      <text x={section.width - 6} y="14" fontSize="10" textAnchor="end" className="fill-current font-bold">
+      <text
+        x={section.width - 6}
+        y="14"
+        fontSize="10"
+        textAnchor="end"
+        className="fill-current font-bold"
+      >
         {ENERGY_MARK[section.energy]}
       </text>
     </g>
   ));
 }
 
-function Links({ drawing, marks, onPick }: { readonly drawing: DiagramDrawing; readonly marks: Marks; readonly onPick?: (id: string) => void }) {
+function Links({
+  drawing,
+  marks,
+  onPick,
+}: {
+  readonly drawing: DiagramDrawing;
+  readonly marks: Marks;
+  readonly onPick?: (id: string) => void;
+}) {
   return drawing.links.map((link) => {
     const lit = marks.route.has(link.id);
     const planned = marks.planned.has(link.id);
     const locked = marks.locked.has(link.id);
     const closed = planned || link.normal === 'closed';
-    const state = locked ? 'locked' : planned ? 'to be closed and locked' : `normally ${link.normal}`;
+    const state = locked
+      ? 'locked'
+      : planned
+        ? 'to be closed and locked'
+        : `normally ${link.normal}`;
     return (
       <g
         key={link.id}
@@ -62,7 +111,17 @@ function Links({ drawing, marks, onPick }: { readonly drawing: DiagramDrawing; r
         onClick={onPick ? () => onPick(link.id) : undefined}
       >
         <title>{`${link.id}: ${link.kind}, ${state}${lit ? ', on the lit route' : ''}`}</title>
-        {planned && <rect x="-15" y="-13" width="30" height="26" className="fill-none stroke-info" strokeWidth="2" strokeDasharray={locked ? undefined : '4 3'} />}
+        {planned && (
+          <rect
+            x="-15"
+            y="-13"
+            width="30"
+            height="26"
+            className="fill-none stroke-info"
+            strokeWidth="2"
+            strokeDasharray={locked ? undefined : '4 3'}
+          />
+        )}
         <LinkSymbol kind={link.kind} closed={closed} />
         <text y="22" fontSize="9" textAnchor="middle" className="fill-current font-mono">
           {link.id}
@@ -72,14 +131,14 @@ function Links({ drawing, marks, onPick }: { readonly drawing: DiagramDrawing; r
   });
 }
 
-/** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, wheel to zoom. */
+/** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, Ctrl and wheel to zoom. */
 export function PlantDiagram({
   drawing,
   work = [],
   route = [],
   planned = [],
   locked = [],
-  height = 360,
+  height = 300,
   onPick,
 }: {
   readonly drawing: DiagramDrawing;
@@ -91,42 +150,75 @@ export function PlantDiagram({
   readonly onPick?: (id: string) => void;
 }) {
   const frame = useRef<SVGSVGElement>(null);
+  const [zooming, setZooming] = useState<ZoomBehavior<SVGSVGElement, unknown>>();
+  const middle = work[0];
+  const least = middle === undefined ? 0.42 : 0.72;
   const [view, setView] = useState({ x: 8, y: 8, k: 1 });
   useEffect(() => {
     const svg = frame.current;
     if (!svg) return;
     const behaviour = zoom<SVGSVGElement, unknown>()
       .scaleExtent([0.15, 3])
+      .filter((event: MouseEvent) => (event.type === 'wheel' ? event.ctrlKey : event.button === 0))
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
         const { x, y, k } = event.transform;
         setView({ x, y, k });
       });
     const wide = svg.clientWidth;
-    const scale = Math.min(1.2, (wide - 16) / drawing.width, (height - 16) / drawing.height);
-    const start = zoomIdentity.translate(8, 8).scale(Math.max(scale, 0.42));
-    select(svg).call(behaviour).call((selection) => behaviour.transform(selection, start));
-  }, [drawing, height]);
-  const marks = { work: new Set(work), route: new Set(route), planned: new Set(planned), locked: new Set(locked) };
+    const scale = Math.max(
+      Math.min(1.2, (wide - 16) / drawing.width, (height - 16) / drawing.height),
+      least,
+    );
+    const centre = drawing.sections.find(({ id }) => id === middle);
+    const fits = drawing.width * scale <= wide;
+    const x = centre && !fits ? wide / 2 - (centre.x + centre.width / 2) * scale : 8;
+    const y = centre ? height / 2 - (centre.y + centre.height / 2) * scale : 8;
+    const start = zoomIdentity.translate(x, y).scale(scale);
+    select(svg)
+      .call(behaviour)
+      .call((selection) => behaviour.transform(selection, start));
+    setZooming(() => behaviour);
+  }, [drawing, height, least, middle]);
+  const zoomBy = (factor: number) => {
+    const svg = frame.current;
+    if (svg && zooming) select(svg).call((selection) => zooming.scaleBy(selection, factor));
+  };
+  const marks = {
+    work: new Set(work),
+    route: new Set(route),
+    planned: new Set(planned),
+    locked: new Set(locked),
+  };
   return (
-    <svg
-      ref={frame}
-      height={height}
-      className="w-full touch-none border border-base-300 bg-base-100"
-      role="img"
-      aria-label={`Plant diagram with ${drawing.sections.length} sections and ${drawing.links.length} links${route.length > 0 ? `; lit route: ${route.join(', ')}` : ''}`}
-    >
-      <g transform={`translate(${view.x},${view.y}) scale(${view.k})`}>
-        {drawing.lines.map(({ link, points }, index) => (
-          <polyline
-            key={`${link}-${index}`}
-            points={points.map((point) => point.join(',')).join(' ')}
-            className={`fill-none ${marks.route.has(link) ? 'stroke-warning' : 'stroke-base-content/60'}`}
-            strokeWidth={marks.route.has(link) ? 4 : 1}
-          />
-        ))}
-        <Sections drawing={drawing} work={marks.work} />
-        <Links drawing={drawing} marks={marks} onPick={onPick} />
-      </g>
-    </svg>
+    <div className="relative">
+      <div className="no-print absolute top-1 right-1 flex gap-1">
+        <button className="btn btn-xs" aria-label="larger" onClick={() => zoomBy(1.3)}>
+          +
+        </button>
+        <button className="btn btn-xs" aria-label="smaller" onClick={() => zoomBy(1 / 1.3)}>
+          −
+        </button>
+      </div>
+      <svg
+        ref={frame}
+        height={height}
+        className="w-full touch-none border border-base-300 bg-base-100"
+        role="img"
+        aria-label={`Plant diagram with ${drawing.sections.length} sections and ${drawing.links.length} links${route.length > 0 ? `; lit route: ${route.join(', ')}` : ''}`}
+      >
+        <g transform={`translate(${view.x},${view.y}) scale(${view.k})`}>
+          {drawing.lines.map(({ link, points }, index) => (
+            <polyline
+              key={`${link}-${index}`}
+              points={points.map((point) => point.join(',')).join(' ')}
+              className={`fill-none ${marks.route.has(link) ? 'stroke-warning' : 'stroke-base-content/60'}`}
+              strokeWidth={marks.route.has(link) ? 4 : 1}
+            />
+          ))}
+          <Sections drawing={drawing} work={marks.work} />
+          <Links drawing={drawing} marks={marks} onPick={onPick} />
+        </g>
+      </svg>
+    </div>
   );
 }

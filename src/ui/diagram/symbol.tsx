@@ -1,15 +1,38 @@
 /** Diagram symbols, drawn by us after ISO 10628-2 (valves, pumps, blinds) and IEC 60617 (switchgear, transformers). */
-const VALVES = new Set(['gate-valve', 'ball-valve', 'plug-valve', 'globe-valve', 'butterfly-valve', 'needle-valve', 'control-valve', 'relief-valve']);
-const SWITCHES = new Set(['isolator', 'circuit-breaker', 'fuse-switch', 'withdrawn-breaker', 'contactor', 'disconnected-cable', 'interlock-contact', 'stop-button']);
+const VALVES = new Set([
+  'gate-valve',
+  'ball-valve',
+  'plug-valve',
+  'globe-valve',
+  'butterfly-valve',
+  'needle-valve',
+  'control-valve',
+  'relief-valve',
+]);
+const SWITCHES = new Set([
+  'isolator',
+  'circuit-breaker',
+  'fuse-switch',
+  'withdrawn-breaker',
+  'contactor',
+  'disconnected-cable',
+  'interlock-contact',
+  'stop-button',
+]);
 
 function Shape({ kind, closed }: { readonly kind: string; readonly closed: boolean }) {
   if (VALVES.has(kind)) {
     return (
       <>
-        <path d="M-11,-7 L11,7 L11,-7 L-11,7 Z" className={closed ? 'fill-current' : 'fill-base-100'} />
+        <path
+          d="M-11,-7 L11,7 L11,-7 L-11,7 Z"
+          className={closed ? 'fill-current' : 'fill-base-100'}
+        />
         {kind === 'ball-valve' && <circle r="3.5" className="fill-base-100" />}
         {kind === 'globe-valve' && <circle r="3" className="fill-current" />}
-        {kind === 'control-valve' && <path d="M0,0 V-7 M-5,-7 A5,5 0 0 1 5,-7 Z" className="fill-base-100" />}
+        {kind === 'control-valve' && (
+          <path d="M0,0 V-7 M-5,-7 A5,5 0 0 1 5,-7 Z" className="fill-base-100" />
+        )}
         {kind === 'relief-valve' && <path d="M0,0 V-10 M-3,-5 L3,-7 M-3,-8 L3,-10" />}
       </>
     );

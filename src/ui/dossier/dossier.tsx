@@ -26,7 +26,15 @@ function Spine({ stage }: { readonly stage: Stage }) {
   return (
     <ol aria-label="Stages" className="flex flex-wrap gap-x-3 lg:flex-col lg:gap-2">
       {SPINE.map(({ stage: one, label }, index) => (
-        <li key={one} aria-current={index === here ? 'step' : undefined} className={index === here ? 'border-b-4 border-primary font-bold lg:border-b-0 lg:border-l-4 lg:pl-2' : 'lg:pl-3'}>
+        <li
+          key={one}
+          aria-current={index === here ? 'step' : undefined}
+          className={
+            index === here
+              ? 'border-b-4 border-primary font-bold lg:border-b-0 lg:border-l-4 lg:pl-2'
+              : 'lg:pl-3'
+          }
+        >
           {index < here ? '✓ ' : ''}
           {label}
         </li>
@@ -35,15 +43,30 @@ function Spine({ stage }: { readonly stage: Stage }) {
   );
 }
 
-function LampRow({ lamp, jobId, picked }: { readonly lamp: Lamp; readonly jobId: string; readonly picked: boolean }) {
+function LampRow({
+  lamp,
+  jobId,
+  picked,
+}: {
+  readonly lamp: Lamp;
+  readonly jobId: string;
+  readonly picked: boolean;
+}) {
   return (
-    <li data-lamp={lamp.state} className={`flex items-start gap-2 py-1 ${picked ? 'bg-base-200' : ''}`}>
+    <li
+      data-lamp={lamp.state}
+      className={`flex items-start gap-2 py-1 ${picked ? 'bg-base-200' : ''}`}
+    >
       <LampSign state={lamp.state} />
       <div className="min-w-0">
         <p className="flex flex-wrap items-baseline gap-x-2">
           <LampWord state={lamp.state} />
           {lamp.kind === 'source' ? (
-            <Link href={`/jobs/${jobId}?source=${encodeURIComponent(lamp.id)}`} scroll={false} className="font-mono text-sm underline">
+            <Link
+              href={`/jobs/${jobId}?source=${encodeURIComponent(lamp.id)}`}
+              scroll={false}
+              className="font-mono text-sm underline"
+            >
               {lamp.id}
             </Link>
           ) : (
@@ -56,13 +79,22 @@ function LampRow({ lamp, jobId, picked }: { readonly lamp: Lamp; readonly jobId:
   );
 }
 
-function Lamps({ view, jobId, source }: { readonly view: DossierView; readonly jobId: string; readonly source?: string }) {
+function Lamps({
+  view,
+  jobId,
+  source,
+}: {
+  readonly view: DossierView;
+  readonly jobId: string;
+  readonly source?: string;
+}) {
   const count = (state: Lamp['state']) => view.lamps.filter((lamp) => lamp.state === state).length;
   return (
     <section aria-label="Lamps">
       <h2 className="text-lg font-bold">Lamps</h2>
       <p className="text-sm">
-        <span data-testid="lamps-lit">{count('lit')} lit</span>, {count('shuttered')} shuttered, <span data-testid="lamps-dark">{count('dark')} dark</span>
+        <span data-testid="lamps-lit">{count('lit')} lit</span>, {count('shuttered')} shuttered,{' '}
+        <span data-testid="lamps-dark">{count('dark')} dark</span>
       </p>
       <ul className="grid grid-cols-2 gap-x-2 lg:grid-cols-1 xl:grid-cols-2">
         {view.lamps.map((lamp) => (
@@ -73,14 +105,22 @@ function Lamps({ view, jobId, source }: { readonly view: DossierView; readonly j
   );
 }
 
-function PickedRoute({ view, source }: { readonly view: DossierView; readonly source: string | undefined }) {
+function PickedRoute({
+  view,
+  source,
+}: {
+  readonly view: DossierView;
+  readonly source: string | undefined;
+}) {
   const found = view.sources.find(({ id }) => id === source) ?? view.sources[0];
   const lamp = view.lamps.find(({ id }) => id === found?.id);
-  if (!found || !lamp) return <p>No source reaches this work on the drawing: doubt the drawing before going on.</p>;
+  if (!found || !lamp)
+    return <p>No source reaches this work on the drawing: doubt the drawing before going on.</p>;
   return (
     <div className="border-l-4 border-warning pl-2 text-sm">
       <p>
-        <strong className="font-mono">{found.id}</strong> {found.name} ({found.medium}), grade <strong>{found.grade}</strong>: {found.reasons.join('; ')}
+        <strong className="font-mono">{found.id}</strong> {found.name} ({found.medium}), grade{' '}
+        <strong>{found.grade}</strong>: {found.reasons.join('; ')}
       </p>
       <p className="font-mono text-xs">{[found.id, ...found.route, 'work'].join(' › ')}</p>
       <p>{lamp.why}</p>
@@ -119,7 +159,7 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
   return (
     <CommandDesk handle={{ jobId, sequence, me, names }}>
       <main className="grid gap-4 p-4 lg:grid-cols-[9rem_minmax(0,1fr)_21rem]">
-        <div className="flex flex-col gap-3">
+        <div className="flex flex-col gap-3 lg:sticky lg:top-0 lg:self-start lg:py-2">
           <Spine stage={view.stage} />
           <Link href={`/jobs/${jobId}/record`} className="underline">
             Whole record
@@ -139,10 +179,18 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           />
           <StagePanel key={view.stage} {...props} />
         </div>
-        <aside className="flex flex-col gap-4">
-          <section aria-label="Holding this up" className="border-2 border-base-content p-3">
+        <aside className="flex flex-col gap-4 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-auto lg:py-2">
+          <section
+            aria-label="Holding this up"
+            className="max-h-80 overflow-auto border-2 border-base-content p-3"
+            tabIndex={0}
+          >
             <h2 className="mb-2 text-lg font-bold">Holding this up</h2>
-            {view.holding.length === 0 ? <p>Nothing. The next step may be taken.</p> : <Reasons refusals={view.holding} />}
+            {view.holding.length === 0 ? (
+              <p>Nothing. The next step may be taken.</p>
+            ) : (
+              <Reasons refusals={view.holding} />
+            )}
           </section>
           <Lamps view={view} jobId={jobId} source={source} />
         </aside>

@@ -1,7 +1,13 @@
 import type { ReactNode } from 'react';
 
 /** A labelled text field of a small form. */
-export function TextField({ label, name, value, type = 'text', required = true }: {
+export function TextField({
+  label,
+  name,
+  value,
+  type = 'text',
+  required = true,
+}: {
   readonly label: string;
   readonly name: string;
   readonly value?: string;
@@ -11,13 +17,25 @@ export function TextField({ label, name, value, type = 'text', required = true }
   return (
     <label className="flex grow flex-col text-sm">
       {label}
-      <input name={name} type={type} step="any" defaultValue={value} required={required} className="input input-sm w-full" />
+      <input
+        name={name}
+        type={type}
+        step="any"
+        defaultValue={value}
+        required={required}
+        className="input input-sm w-full"
+      />
     </label>
   );
 }
 
 /** A labelled choice. */
-export function ChoiceField({ label, name, options, value }: {
+export function ChoiceField({
+  label,
+  name,
+  options,
+  value,
+}: {
   readonly label: string;
   readonly name: string;
   readonly options: readonly { readonly id: string; readonly label: string }[];
@@ -38,7 +56,11 @@ export function ChoiceField({ label, name, options, value }: {
 }
 
 /** A form that hands its fields over as text. */
-export function SmallForm({ onSend, button, children }: {
+export function SmallForm({
+  onSend,
+  button,
+  children,
+}: {
   readonly onSend: (read: (name: string) => string) => void;
   readonly button: string;
   readonly children: ReactNode;
@@ -59,7 +81,13 @@ export function SmallForm({ onSend, button, children }: {
 }
 
 /** One titled block of a dossier. */
-export function Panel({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+export function Panel({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+}) {
   return (
     <section aria-label={title} className="flex flex-col gap-2 border-t-2 border-base-content pt-2">
       <h2 className="text-lg font-bold">{title}</h2>

@@ -22,7 +22,15 @@ const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
 
 const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
 
-function ProveForm({ step, props, run }: { readonly step: Step; readonly props: DossierProps; readonly run: (command: Command) => void }) {
+function ProveForm({
+  step,
+  props,
+  run,
+}: {
+  readonly step: Step;
+  readonly props: DossierProps;
+  readonly run: (command: Command) => void;
+}) {
   const demand = props.view.proofs.find(({ id }) => id === step.subject);
   if (!demand) return null;
   const instruments = props.choices.instruments
@@ -49,7 +57,8 @@ function ProveForm({ step, props, run }: { readonly step: Step; readonly props: 
       {electrical && <TextField label="Pairs tested" name="pairs" type="number" value="6" />}
       {electrical && (
         <label className="flex items-center gap-1 text-sm">
-          <input type="checkbox" name="testerProved" className="checkbox checkbox-sm" /> tester proved before and after
+          <input type="checkbox" name="testerProved" className="checkbox checkbox-sm" /> tester
+          proved before and after
         </label>
       )}
     </SmallForm>
@@ -63,13 +72,19 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
   switch (step.phase) {
     case 'tell':
       return (
-        <SmallForm button="Told" onSend={(read) => run({ kind: 'tell-affected', who: read('who') })}>
+        <SmallForm
+          button="Told"
+          onSend={(read) => run({ kind: 'tell-affected', who: read('who') })}
+        >
           <TextField label="Who was told" name="who" />
         </SmallForm>
       );
     case 'stop':
       return (
-        <SmallForm button="Stopped" onSend={(read) => run({ kind: 'stop-plant', how: read('how') })}>
+        <SmallForm
+          button="Stopped"
+          onSend={(read) => run({ kind: 'stop-plant', how: read('how') })}
+        >
           <TextField label="How it was stopped" name="how" />
         </SmallForm>
       );
@@ -77,13 +92,21 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
     case 'isolate-flows':
     case 'fit': {
       const electrical = step.phase === 'isolate-drives';
-      const free = choices.locks.filter(({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'));
+      const free = choices.locks.filter(
+        ({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'),
+      );
       return (
         <SmallForm
           button="Closed, locked, tagged"
-          onSend={(read) => run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })}
+          onSend={(read) =>
+            run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
+          }
         >
-          <ChoiceField label="Lock" name="lock" options={free.map(({ id }) => ({ id, label: id }))} />
+          <ChoiceField
+            label="Lock"
+            name="lock"
+            options={free.map(({ id }) => ({ id, label: id }))}
+          />
           <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
         </SmallForm>
       );
@@ -91,19 +114,30 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
     case 'let-down':
     case 'earth':
       return (
-        <SmallForm button="Opened" onSend={(read) => run({ kind: 'open-outlet', outlet: step.subject, tag: read('tag') })}>
+        <SmallForm
+          button="Opened"
+          onSend={(read) => run({ kind: 'open-outlet', outlet: step.subject, tag: read('tag') })}
+        >
           <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
         </SmallForm>
       );
     case 'restrain':
       return (
-        <SmallForm button="Restrained" onSend={(read) => run({ kind: 'restrain-store', store: step.subject, how: read('how') })}>
+        <SmallForm
+          button="Restrained"
+          onSend={(read) => run({ kind: 'restrain-store', store: step.subject, how: read('how') })}
+        >
           <TextField label="How it is held" name="how" />
         </SmallForm>
       );
     case 'wait':
       return (
-        <SmallForm button="Run down" onSend={(read) => run({ kind: 'wait-out-store', store: step.subject, seen: read('seen') })}>
+        <SmallForm
+          button="Run down"
+          onSend={(read) =>
+            run({ kind: 'wait-out-store', store: step.subject, seen: read('seen') })
+          }
+        >
           <TextField label="What was seen" name="seen" />
         </SmallForm>
       );
@@ -112,10 +146,16 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
     case 'try-start':
       return (
         <div className="flex gap-2">
-          <button className="btn btn-primary btn-sm" onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}>
+          <button
+            className="btn btn-primary btn-sm"
+            onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}
+          >
             It did not start; control is off
           </button>
-          <button className="btn btn-error btn-sm" onClick={() => run({ kind: 'try-start', station: step.subject, moved: true })}>
+          <button
+            className="btn btn-error btn-sm"
+            onClick={() => run({ kind: 'try-start', station: step.subject, moved: true })}
+          >
             It moved
           </button>
         </div>
@@ -130,18 +170,29 @@ function BoxForm(props: DossierProps) {
   if (box) {
     return (
       <p>
-        Box <strong className="font-mono">{box.box}</strong> holds the keys of {box.keys.join(', ')} under control lock{' '}
-        <strong className="font-mono">{box.lock}</strong>.
+        Box <strong className="font-mono">{box.box}</strong> holds the keys of {box.keys.join(', ')}{' '}
+        under control lock <strong className="font-mono">{box.lock}</strong>.
       </p>
     );
   }
   return (
-    <SmallForm button="Keys in, control lock on" onSend={(read) => void run({ kind: 'lock-box', box: read('box'), lock: read('lock') })}>
-      <ChoiceField label="Lock box" name="box" options={choices.boxes.filter(({ busy }) => !busy).map(({ id, name }) => ({ id, label: name }))} />
+    <SmallForm
+      button="Keys in, control lock on"
+      onSend={(read) => void run({ kind: 'lock-box', box: read('box'), lock: read('lock') })}
+    >
+      <ChoiceField
+        label="Lock box"
+        name="box"
+        options={choices.boxes
+          .filter(({ busy }) => !busy)
+          .map(({ id, name }) => ({ id, label: name }))}
+      />
       <ChoiceField
         label="Control lock"
         name="lock"
-        options={choices.locks.filter(({ use, busy }) => use === 'control' && !busy).map(({ id }) => ({ id, label: id }))}
+        options={choices.locks
+          .filter(({ use, busy }) => use === 'control' && !busy)
+          .map(({ id }) => ({ id, label: id }))}
       />
     </SmallForm>
   );
@@ -156,7 +207,11 @@ export function IsolatePanel(props: DossierProps) {
     <Panel title="Isolate, let down and prove">
       <ol className="flex flex-col">
         {steps.map((step, index) => {
-          const open = !step.done && current !== undefined && step.phase === current.phase && step.layer === current.layer;
+          const open =
+            !step.done &&
+            current !== undefined &&
+            step.phase === current.phase &&
+            step.layer === current.layer;
           return (
             <li
               key={step.phase + step.subject}

@@ -14,9 +14,10 @@ function AssessForm() {
       onSend={(read) =>
         void run({
           kind: 'assess-task',
-          hazards: Array.from({ length: rows }, (_, n) => ({ hazard: read(`hazard${n}`), control: read(`control${n}`) })).filter(
-            ({ hazard }) => hazard !== '',
-          ),
+          hazards: Array.from({ length: rows }, (_, n) => ({
+            hazard: read(`hazard${n}`),
+            control: read(`control${n}`),
+          })).filter(({ hazard }) => hazard !== ''),
           equipment: read('equipment'),
           emergency: read('emergency'),
         })
@@ -56,7 +57,10 @@ export function PermitPanel({ view, names }: DossierProps) {
         </ul>
       )}
       {permit.kind === 'assessed' && (
-        <button className="btn btn-primary btn-sm self-start" onClick={() => void run({ kind: 'approve-permit' })}>
+        <button
+          className="btn btn-primary btn-sm self-start"
+          onClick={() => void run({ kind: 'approve-permit' })}
+        >
           Approve
         </button>
       )}
@@ -64,12 +68,18 @@ export function PermitPanel({ view, names }: DossierProps) {
         <SmallForm
           button="Issue with both signatures"
           onSend={(read) =>
-            void run({ kind: 'issue-permit', hours: Number(read('hours')), briefed: read('briefed') === 'on', performer })
+            void run({
+              kind: 'issue-permit',
+              hours: Number(read('hours')),
+              briefed: read('briefed') === 'on',
+              performer,
+            })
           }
         >
           <TextField label="Valid for (h)" name="hours" type="number" value="8" />
           <label className="flex items-center gap-1 text-sm">
-            <input type="checkbox" name="briefed" className="checkbox checkbox-sm" /> briefing held with {names[performer] ?? performer}
+            <input type="checkbox" name="briefed" className="checkbox checkbox-sm" /> briefing held
+            with {names[performer] ?? performer}
           </label>
         </SmallForm>
       )}
@@ -84,7 +94,10 @@ export function WorkPanel({ view, names, choices }: DossierProps) {
   if (permit.kind === 'handed-back') {
     return (
       <Panel title="Handed back">
-        <SmallForm button="Inspected: close the permit" onSend={(read) => void run({ kind: 'close-permit', inspected: read('inspected') })}>
+        <SmallForm
+          button="Inspected: close the permit"
+          onSend={(read) => void run({ kind: 'close-permit', inspected: read('inspected') })}
+        >
           <TextField label="What was inspected" name="inspected" />
         </SmallForm>
       </Panel>
@@ -97,34 +110,61 @@ export function WorkPanel({ view, names, choices }: DossierProps) {
     <Panel title={`Permit ${permit.number}`}>
       <p className="text-lg">
         {view.lapsed ? <strong className="text-error">LAPSED at </strong> : 'Live until '}
-        <span className="font-mono">{permit.until.slice(0, 16).replace('T', ' ')} UTC</span>; signed on:{' '}
-        <strong data-testid="count-on" className="font-mono">{on.length}</strong>
+        <span className="font-mono">{permit.until.slice(0, 16).replace('T', ' ')} UTC</span>; signed
+        on:{' '}
+        <strong data-testid="count-on" className="font-mono">
+          {on.length}
+        </strong>
       </p>
       <ul className="flex flex-col gap-1">
         {on.map(([person, lock]) => (
           <li key={person} className="flex items-center gap-2">
-            <span>{names[person]}, lock <span className="font-mono">{lock}</span> on the box</span>
-            <button className="btn btn-sm" onClick={() => void run({ kind: 'sign-off', person, lock })}>
+            <span>
+              {names[person]}, lock <span className="font-mono">{lock}</span> on the box
+            </span>
+            <button
+              className="btn btn-sm"
+              onClick={() => void run({ kind: 'sign-off', person, lock })}
+            >
               Sign {names[person]} off
             </button>
           </li>
         ))}
       </ul>
-      <SmallForm button="Sign on" onSend={(read) => void run({ kind: 'sign-on', person: read('person'), lock: read('lock') })}>
-        <ChoiceField label="Person" name="person" options={choices.people.filter(({ worker }) => worker).map(({ id, name }) => ({ id, label: name }))} />
+      <SmallForm
+        button="Sign on"
+        onSend={(read) => void run({ kind: 'sign-on', person: read('person'), lock: read('lock') })}
+      >
+        <ChoiceField
+          label="Who signs on"
+          name="person"
+          options={choices.people
+            .filter(({ worker }) => worker)
+            .map(({ id, name }) => ({ id, label: name }))}
+        />
         <ChoiceField
           label="Personal lock"
           name="lock"
-          options={owned.map(({ id, owner }) => ({ id, label: `${id} (${names[owner ?? ''] ?? 'nobody'})` }))}
+          options={owned.map(({ id, owner }) => ({
+            id,
+            label: `${id} (${names[owner ?? ''] ?? 'nobody'})`,
+          }))}
         />
       </SmallForm>
       <SmallForm
         button="Hand back"
-        onSend={(read) => void run({ kind: 'hand-back', cleared: read('cleared') === 'on', remarks: read('remarks') })}
+        onSend={(read) =>
+          void run({
+            kind: 'hand-back',
+            cleared: read('cleared') === 'on',
+            remarks: read('remarks'),
+          })
+        }
       >
         <TextField label="Remarks (may be empty)" name="remarks" required={false} />
         <label className="flex items-center gap-1 text-sm">
-          <input type="checkbox" name="cleared" className="checkbox checkbox-sm" /> tools and people out, guards on
+          <input type="checkbox" name="cleared" className="checkbox checkbox-sm" /> tools and people
+          out, guards on
         </label>
       </SmallForm>
     </Panel>

@@ -11,7 +11,11 @@ type Tried = CheckResult & { readonly cost: PlanCost };
 
 const PARTS = { close: 'Close and lock', open: 'Open', restrain: 'Restrain' } as const;
 type Part = keyof typeof PARTS;
-const AIM_NAMES = { effort: 'Least effort', outage: 'Least outage', points: 'Fewest points' } as const;
+const AIM_NAMES = {
+  effort: 'Least effort',
+  outage: 'Least outage',
+  points: 'Fewest points',
+} as const;
 
 async function post<T>(url: string, body: unknown): Promise<T | undefined> {
   const answer = await fetch(url, {
@@ -23,10 +27,19 @@ async function post<T>(url: string, body: unknown): Promise<T | undefined> {
 }
 
 /** One finding with its route and what mends it; a mend is applied by its button. */
-function FindingRow({ finding, onMend }: { readonly finding: Finding; readonly onMend?: (mend: Mend) => void }) {
+function FindingRow({
+  finding,
+  onMend,
+}: {
+  readonly finding: Finding;
+  readonly onMend?: (mend: Mend) => void;
+}) {
   const stops = finding.severity === 'stops';
   return (
-    <li data-code={finding.code} className={`border-l-4 pl-2 ${stops ? 'border-error' : 'border-base-300'}`}>
+    <li
+      data-code={finding.code}
+      className={`border-l-4 pl-2 ${stops ? 'border-error' : 'border-base-300'}`}
+    >
       <p>
         <strong>{stops ? 'Stops: ' : 'Caution: '}</strong>
         {finding.words}
@@ -46,13 +59,21 @@ function FindingRow({ finding, onMend }: { readonly finding: Finding; readonly o
 }
 
 /** What the check says of a plan: stops first, cautions folded. */
-export function CheckReport({ check, onMend }: { readonly check: CheckResult; readonly onMend?: (mend: Mend) => void }) {
+export function CheckReport({
+  check,
+  onMend,
+}: {
+  readonly check: CheckResult;
+  readonly onMend?: (mend: Mend) => void;
+}) {
   const stops = check.findings.filter(({ severity }) => severity === 'stops');
   const cautions = check.findings.filter(({ severity }) => severity === 'caution');
   return (
     <div className="flex flex-col gap-2" aria-live="polite">
       <p data-testid="check-verdict" className="font-bold">
-        {check.passes ? 'The check passes: no route is left open.' : `The check stops this plan: ${stops.length} findings.`}
+        {check.passes
+          ? 'The check passes: no route is left open.'
+          : `The check stops this plan: ${stops.length} findings.`}
       </p>
       <ul className="flex flex-col gap-2">
         {stops.map((finding) => (
@@ -76,7 +97,11 @@ export function CheckReport({ check, onMend }: { readonly check: CheckResult; re
 function applyMend(plan: IsolationPlan, mend: Mend): IsolationPlan {
   if (mend.action === 'drop') {
     const without = (ids: readonly string[]) => ids.filter((id) => id !== mend.id);
-    return { close: without(plan.close), open: without(plan.open), restrain: without(plan.restrain) };
+    return {
+      close: without(plan.close),
+      open: without(plan.open),
+      restrain: without(plan.restrain),
+    };
   }
   return { ...plan, [mend.action]: [...new Set([...plan[mend.action], mend.id])].sort() };
 }
@@ -86,7 +111,9 @@ export function PlanPanel({ jobId, view }: DossierProps) {
   const run = useCommand();
   const stored = view.plan;
   const [plan, setPlan] = useState<IsolationPlan>(stored ?? { close: [], open: [], restrain: [] });
-  const [tried, setTried] = useState<Tried | undefined>(stored ? { ...stored.check, cost: stored.cost } : undefined);
+  const [tried, setTried] = useState<Tried | undefined>(
+    stored ? { ...stored.check, cost: stored.cost } : undefined,
+  );
   const [answers, setAnswers] = useState<PlanningResult>();
   const [busy, setBusy] = useState(false);
   const [origin, setOrigin] = useState<'effort' | 'outage' | 'points' | 'own'>('own');
@@ -115,7 +142,11 @@ export function PlanPanel({ jobId, view }: DossierProps) {
   const returned = view.dossier.plan.kind === 'drafted' ? view.dossier.plan.returned : undefined;
   return (
     <Panel title="Plan the isolation">
-      {returned && <p role="note" className="border border-error p-2">Sent back by the reviewer: {returned}</p>}
+      {returned && (
+        <p role="note" className="border border-error p-2">
+          Sent back by the reviewer: {returned}
+        </p>
+      )}
       <div>
         <button className="btn btn-primary btn-sm" disabled={busy} onClick={() => void compute()}>
           {busy ? 'Computing every route…' : 'Compute the isolation'}
@@ -123,14 +154,24 @@ export function PlanPanel({ jobId, view }: DossierProps) {
       </div>
       {answers && !answers.feasible && (
         <p role="alert" className="border-l-4 border-error pl-2 font-bold">
-          No plan reaches the grade of {answers.unmet.join(', ')}. Below is the best there is; the measures missing have to be accepted by name.
+          No plan reaches the grade of {answers.unmet.join(', ')}. Below is the best there is; the
+          measures missing have to be accepted by name.
         </p>
       )}
       {answers && (
         <table className="w-full text-sm">
           <caption className="sr-only">Three answers side by side</caption>
           <thead>
-            <tr className="text-left"><th>Answer</th><th>Minutes</th><th>Outage an hour</th><th>Points</th><th>Check</th><th><span className="sr-only">Take</span></th></tr>
+            <tr className="text-left">
+              <th>Answer</th>
+              <th>Minutes</th>
+              <th>Outage an hour</th>
+              <th>Points</th>
+              <th>Check</th>
+              <th>
+                <span className="sr-only">Take</span>
+              </th>
+            </tr>
           </thead>
           <tbody>
             {(['effort', 'outage', 'points'] as const).map((aim) => {
@@ -141,12 +182,19 @@ export function PlanPanel({ jobId, view }: DossierProps) {
                   <td className="font-mono">{answer.cost.effort}</td>
                   <td className="font-mono">{answer.cost.outage}</td>
                   <td className="font-mono">{answer.cost.points}</td>
-                  <td>{answer.passes ? 'passes' : 'does not pass'}{answer.optimal ? ', proved best' : ''}</td>
+                  <td>
+                    {answer.passes ? 'passes' : 'does not pass'}
+                    {answer.optimal ? ', proved best' : ''}
+                  </td>
                   <td>
                     <button
                       className="btn btn-xs"
                       onClick={() => {
-                        setPlan({ close: answer.close, open: answer.open, restrain: answer.restrain });
+                        setPlan({
+                          close: answer.close,
+                          open: answer.open,
+                          restrain: answer.restrain,
+                        });
                         setOrigin(aim);
                       }}
                     >
@@ -168,7 +216,9 @@ export function PlanPanel({ jobId, view }: DossierProps) {
                 <button
                   className="btn btn-outline btn-xs font-mono"
                   aria-label={`take ${id} out of the plan`}
-                  onClick={() => change({ ...plan, [part]: plan[part].filter((other) => other !== id) })}
+                  onClick={() =>
+                    change({ ...plan, [part]: plan[part].filter((other) => other !== id) })
+                  }
                 >
                   {id} ✕
                 </button>
@@ -189,16 +239,35 @@ export function PlanPanel({ jobId, view }: DossierProps) {
         <label className="flex flex-col text-sm">
           How
           <select name="part" className="select select-sm">
-            {(Object.keys(PARTS) as Part[]).map((part) => <option key={part} value={part}>{PARTS[part]}</option>)}
+            {(Object.keys(PARTS) as Part[]).map((part) => (
+              <option key={part} value={part}>
+                {PARTS[part]}
+              </option>
+            ))}
           </select>
         </label>
       </SmallForm>
       {tried && <CheckReport check={tried} onMend={(mend) => change(applyMend(plan, mend))} />}
       <div className="flex gap-2">
-        <button className="btn btn-sm" onClick={() => void run({ kind: 'draft-plan', origin, close: [...close], open: [...open], restrain: [...restrain] })}>
+        <button
+          className="btn btn-sm"
+          onClick={() =>
+            void run({
+              kind: 'draft-plan',
+              origin,
+              close: [...close],
+              open: [...open],
+              restrain: [...restrain],
+            })
+          }
+        >
           Keep this plan
         </button>
-        <button className="btn btn-primary btn-sm" disabled={!stored} onClick={() => void run({ kind: 'submit-plan' })}>
+        <button
+          className="btn btn-primary btn-sm"
+          disabled={!stored}
+          onClick={() => void run({ kind: 'submit-plan' })}
+        >
           Put up for review
         </button>
       </div>
@@ -213,13 +282,21 @@ export function ReviewPanel({ view, names }: DossierProps) {
   if (!view.plan || plan.kind === 'none') return null;
   return (
     <Panel title="Review by a second person">
-      <p>Drawn up by {names[plan.author] ?? plan.author}. Whoever reviews it may not be its author.</p>
+      <p>
+        Drawn up by {names[plan.author] ?? plan.author}. Whoever reviews it may not be its author.
+      </p>
       <PointList plan={view.plan} />
       <CheckReport check={view.plan.check} />
-      <SmallForm button="Accept the plan" onSend={(read) => void run({ kind: 'accept-plan', note: read('note') })}>
+      <SmallForm
+        button="Accept the plan"
+        onSend={(read) => void run({ kind: 'accept-plan', note: read('note') })}
+      >
         <TextField label="Note (may be empty)" name="note" required={false} />
       </SmallForm>
-      <SmallForm button="Send it back" onSend={(read) => void run({ kind: 'return-plan', note: read('why') })}>
+      <SmallForm
+        button="Send it back"
+        onSend={(read) => void run({ kind: 'return-plan', note: read('why') })}
+      >
         <TextField label="What has to change" name="why" />
       </SmallForm>
     </Panel>

@@ -12,11 +12,14 @@ interface RecordedEvent {
 
 /** What an event says, as label and value; ids of people become names. */
 function listDetails(payload: unknown, names: Readonly<Record<string, string>>): string {
-  const entries = Object.entries(payload as Record<string, unknown>).filter(([key]) => key !== 'kind');
+  const entries = Object.entries(payload as Record<string, unknown>).filter(
+    ([key]) => key !== 'kind',
+  );
   const show = (value: unknown): string => {
     if (typeof value === 'string') return names[value] ?? value;
     if (Array.isArray(value)) return value.map(show).join(', ');
-    if (typeof value === 'object' && value !== null) return Object.values(value).map(show).join(': ');
+    if (typeof value === 'object' && value !== null)
+      return Object.values(value).map(show).join(': ');
     return String(value);
   };
   return entries
@@ -26,7 +29,12 @@ function listDetails(payload: unknown, names: Readonly<Record<string, string>>):
 }
 
 /** The whole record of a job, oldest first, made to be printed. */
-export function RecordSheet({ id, title, names, events }: {
+export function RecordSheet({
+  id,
+  title,
+  names,
+  events,
+}: {
   readonly id: string;
   readonly title: string;
   readonly names: Readonly<Record<string, string>>;
@@ -45,14 +53,21 @@ export function RecordSheet({ id, title, names, events }: {
       <table className="w-full text-sm">
         <thead>
           <tr className="border-b-2 border-base-content text-left">
-            <th>No.</th><th>When (UTC)</th><th>What</th><th>Who</th><th>Details</th><th>Seal</th>
+            <th>No.</th>
+            <th>When (UTC)</th>
+            <th>What</th>
+            <th>Who</th>
+            <th>Details</th>
+            <th>Seal</th>
           </tr>
         </thead>
         <tbody>
           {events.map((event) => (
             <tr key={event.id} className="border-t border-base-300 align-top">
               <td className="font-mono">{event.sequence}</td>
-              <td className="font-mono whitespace-nowrap">{event.at.slice(0, 19).replace('T', ' ')}</td>
+              <td className="font-mono whitespace-nowrap">
+                {event.at.slice(0, 19).replace('T', ' ')}
+              </td>
               <td className="font-bold">{event.type.replaceAll('-', ' ')}</td>
               <td>{names[event.actor] ?? event.actor}</td>
               <td>{listDetails(event.payload, names)}</td>

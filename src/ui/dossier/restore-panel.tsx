@@ -36,7 +36,10 @@ export function RestorePanel({ view, names }: DossierProps) {
   return (
     <Panel title="Restore">
       {isolation.box && (
-        <button className="btn btn-primary btn-sm self-start" onClick={() => void run({ kind: 'open-box' })}>
+        <button
+          className="btn btn-primary btn-sm self-start"
+          onClick={() => void run({ kind: 'open-box' })}
+        >
           Take control lock {isolation.box.lock} off box {isolation.box.box}
         </button>
       )}
@@ -45,10 +48,19 @@ export function RestorePanel({ view, names }: DossierProps) {
           const hung = isolation.locked[step.subject];
           const open = !step.done && !isolation.box && step.kind === next?.kind;
           return (
-            <li key={step.kind + step.subject} data-subject={step.subject} className="flex items-center gap-2 border-t border-base-300 py-1">
-              <span className="w-44">{step.done ? '✓ ' : ''}{WORDS[step.kind]}</span>
+            <li
+              key={step.kind + step.subject}
+              data-subject={step.subject}
+              className="flex items-center gap-2 border-t border-base-300 py-1"
+            >
+              <span className="w-44">
+                {step.done ? '✓ ' : ''}
+                {WORDS[step.kind]}
+              </span>
               <span className="w-28 font-mono">{step.subject}</span>
-              <span className="grow text-sm">{hung ? `lock ${hung.lock}, hung by ${names[hung.by] ?? hung.by}` : ''}</span>
+              <span className="grow text-sm">
+                {hung ? `lock ${hung.lock}, hung by ${names[hung.by] ?? hung.by}` : ''}
+              </span>
               {open && (
                 <button className="btn btn-sm" onClick={() => void run(commandFor(step))}>
                   {WORDS[step.kind]}
@@ -63,23 +75,41 @@ export function RestorePanel({ view, names }: DossierProps) {
           <h3 className="font-bold">Walk the line</h3>
           <ul className="flex flex-col">
             {view.lineup.map(({ point, normal, done }) => (
-              <li key={point} data-point={point} className="flex items-center gap-2 border-t border-base-300 py-1">
-                <span className="w-28 font-mono">{done ? '✓ ' : ''}{point}</span>
+              <li
+                key={point}
+                data-point={point}
+                className="flex items-center gap-2 border-t border-base-300 py-1"
+              >
+                <span className="w-28 font-mono">
+                  {done ? '✓ ' : ''}
+                  {point}
+                </span>
                 <span className="grow text-sm">normally {normal}</span>
-                {!done && (['open', 'closed'] as const).map((found) => (
-                  <button key={found} className="btn btn-sm" onClick={() => void run({ kind: 'walk-lineup', point, found })}>
-                    Found {found}
-                  </button>
-                ))}
+                {!done &&
+                  (['open', 'closed'] as const).map((found) => (
+                    <button
+                      key={found}
+                      className="btn btn-sm"
+                      onClick={() => void run({ kind: 'walk-lineup', point, found })}
+                    >
+                      Found {found}
+                    </button>
+                  ))}
               </li>
             ))}
           </ul>
           {isolation.takenBack ? (
-            <button className="btn btn-primary btn-sm self-start" onClick={() => void run({ kind: 'close-job' })}>
+            <button
+              className="btn btn-primary btn-sm self-start"
+              onClick={() => void run({ kind: 'close-job' })}
+            >
               Close the job
             </button>
           ) : (
-            <SmallForm button="Operations takes it back" onSend={(read) => void run({ kind: 'take-back', told: read('told') })}>
+            <SmallForm
+              button="Operations takes it back"
+              onSend={(read) => void run({ kind: 'take-back', told: read('told') })}
+            >
               <TextField label="Who was told" name="told" />
             </SmallForm>
           )}

@@ -26,7 +26,15 @@ const lasts = (until: string | null, now: string): string => {
 };
 
 /** All jobs, those that need someone first. */
-export function JobList({ jobs, now, mayRaise }: { readonly jobs: readonly JobRow[]; readonly now: string; readonly mayRaise: boolean }) {
+export function JobList({
+  jobs,
+  now,
+  mayRaise,
+}: {
+  readonly jobs: readonly JobRow[];
+  readonly now: string;
+  readonly mayRaise: boolean;
+}) {
   const order = ['work', 'restore', 'permit', 'isolate', 'review', 'plan', 'closed'];
   const sorted = [...jobs].sort((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage));
   return (
@@ -43,7 +51,10 @@ export function JobList({ jobs, now, mayRaise }: { readonly jobs: readonly JobRo
       <ul className="flex flex-col">
         {sorted.map(({ id, title, equipment, stage, until }) => (
           <li key={id} className="border-t border-base-300">
-            <Link href={`/jobs/${id}`} className="grid grid-cols-2 gap-x-3 py-2 hover:bg-base-200 sm:grid-cols-[5rem_1fr_6rem_11rem_10rem]">
+            <Link
+              href={`/jobs/${id}`}
+              className="grid grid-cols-2 gap-x-3 py-2 hover:bg-base-200 sm:grid-cols-[5rem_1fr_6rem_11rem_10rem]"
+            >
               <span className="font-mono">{id}</span>
               <span className="font-bold">{title}</span>
               <span className="font-mono">{equipment}</span>

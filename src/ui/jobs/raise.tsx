@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useFieldArray, useForm } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { ACTIVITIES, type Activity } from '../../core/plant/schema';
 import { CommandDesk, useCommand } from '../command/use-command';
 
@@ -32,7 +32,7 @@ const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = {
 function RaiseForm({ equipment, sections, performers }: RaiseProps) {
   const run = useCommand();
   const first = equipment[0];
-  const { register, control, handleSubmit, watch } = useForm<Fields>({
+  const { register, control, handleSubmit } = useForm<Fields>({
     defaultValues: {
       hours: 6,
       equipment: first?.id,
@@ -41,10 +41,16 @@ function RaiseForm({ equipment, sections, performers }: RaiseProps) {
     },
   });
   const { fields, append, remove } = useFieldArray({ control, name: 'work' });
-  const chosen = new Set(equipment.find(({ id }) => id === watch('equipment'))?.sections);
+  const picked = useWatch({ control, name: 'equipment' });
+  const chosen = new Set(equipment.find(({ id }) => id === picked)?.sections);
   const offered = [...sections].sort((a, b) => Number(chosen.has(b.id)) - Number(chosen.has(a.id)));
   return (
-    <form className="flex flex-col gap-3" onSubmit={(event) => void handleSubmit((values) => run({ kind: 'raise-job', ...values }))(event)}>
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) =>
+        void handleSubmit((values) => run({ kind: 'raise-job', ...values }))(event)
+      }
+    >
       <label className="flex flex-col">
         What is to be done
         <input className="input w-full" {...register('title', { required: true })} required />
@@ -53,17 +59,32 @@ function RaiseForm({ equipment, sections, performers }: RaiseProps) {
         <label className="flex flex-col">
           Equipment
           <select className="select w-full" {...register('equipment')}>
-            {equipment.map(({ id, name }) => <option key={id} value={id}>{id} {name}</option>)}
+            {equipment.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {id} {name}
+              </option>
+            ))}
           </select>
         </label>
         <label className="flex flex-col">
           Hours
-          <input type="number" step="any" min="0.25" max="720" className="input w-full font-mono" {...register('hours', { valueAsNumber: true })} />
+          <input
+            type="number"
+            step="any"
+            min="0.25"
+            max="720"
+            className="input w-full font-mono"
+            {...register('hours', { valueAsNumber: true })}
+          />
         </label>
         <label className="flex flex-col">
           Who leads the work
           <select className="select w-full" {...register('performer')}>
-            {performers.map(({ id, label }) => <option key={id} value={id}>{label}</option>)}
+            {performers.map(({ id, label }) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
           </select>
         </label>
       </div>
@@ -73,20 +94,37 @@ function RaiseForm({ equipment, sections, performers }: RaiseProps) {
           <label className="flex grow flex-col">
             Section {index + 1}
             <select className="select w-full" {...register(`work.${index}.section`)}>
-              {offered.map(({ id, name }) => <option key={id} value={id}>{chosen.has(id) ? '• ' : ''}{id} {name}</option>)}
+              {offered.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {chosen.has(id) ? '• ' : ''}
+                  {id} {name}
+                </option>
+              ))}
             </select>
           </label>
           <label className="flex flex-col">
             Activity {index + 1}
             <select className="select" {...register(`work.${index}.activity`)}>
-              {ACTIVITIES.map((activity) => <option key={activity} value={activity}>{ACTIVITY_WORDS[activity]}</option>)}
+              {ACTIVITIES.map((activity) => (
+                <option key={activity} value={activity}>
+                  {ACTIVITY_WORDS[activity]}
+                </option>
+              ))}
             </select>
           </label>
-          {fields.length > 1 && <button type="button" className="btn btn-sm" onClick={() => remove(index)}>Remove</button>}
+          {fields.length > 1 && (
+            <button type="button" className="btn btn-sm" onClick={() => remove(index)}>
+              Remove
+            </button>
+          )}
         </div>
       ))}
       <div className="flex gap-2">
-        <button type="button" className="btn btn-sm" onClick={() => append({ section: [...chosen][0] ?? '', activity: 'touch' })}>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => append({ section: [...chosen][0] ?? '', activity: 'touch' })}
+        >
           One more place
         </button>
         <button className="btn btn-primary btn-sm">Raise the job</button>

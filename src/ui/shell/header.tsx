@@ -43,7 +43,8 @@ export function Header({
     await fetch(url, init);
     router.refresh();
   };
-  const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href));
+  const isHere = (href: string) =>
+    href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href);
   return (
     <header className="flex flex-wrap items-center gap-x-5 gap-y-1 bg-neutral px-4 py-1.5 text-neutral-content">
       <span className="font-bold">Quillmere</span>
@@ -78,7 +79,9 @@ export function Header({
       <span>{me.name}</span>
       <button
         className="flex items-center gap-1 underline"
-        onClick={() => void call('/api/session', { method: 'DELETE' }).then(() => router.push('/login'))}
+        onClick={() =>
+          void call('/api/session', { method: 'DELETE' }).then(() => router.push('/login'))
+        }
       >
         <LogOut size={14} aria-hidden /> Sign out
       </button>

@@ -30,7 +30,10 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
     <main className="mx-auto flex max-w-md flex-col gap-4 p-6 pt-16">
       <h1 className="text-3xl font-bold">Heavy Lantern</h1>
       <p>Every way in which energy can reach the crew is a lamp. Work needs every lamp dark.</p>
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3 border border-base-300 bg-base-200 p-4">
+      <form
+        onSubmit={(event) => void submit(event)}
+        className="flex flex-col gap-3 border border-base-300 bg-base-200 p-4"
+      >
         <label className="flex flex-col gap-1">
           Who are you?
           <select name="person" required className="select w-full">
@@ -43,7 +46,14 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
         </label>
         <label className="flex flex-col gap-1">
           PIN
-          <input name="pin" type="password" inputMode="numeric" required autoComplete="off" className="input w-full font-mono" />
+          <input
+            name="pin"
+            type="password"
+            inputMode="numeric"
+            required
+            autoComplete="off"
+            className="input w-full font-mono"
+          />
         </label>
         {error !== '' && (
           <p role="alert" className="font-bold text-error">
@@ -55,7 +65,8 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
         </button>
       </form>
       <p className="text-sm">
-        This tool supports a competent person. It never replaces local codes, licensed practice or looking at the plant.
+        This tool supports a competent person. It never replaces local codes, licensed practice or
+        looking at the plant.
       </p>
     </main>
   );

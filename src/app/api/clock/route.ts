@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { moveClock } from '../../../server/clock';
-import { useDatabase } from '../../../server/database';
+import { sharedDatabase } from '../../../server/database';
 import { readBody, respondError } from '../../../server/respond';
 import { findMe } from '../../../server/session';
 
@@ -15,5 +15,7 @@ export async function POST(request: Request): Promise<Response> {
     return respondError(403, 'Only a coordinator moves the demonstration clock.');
   }
   const body = await readBody(request, schema);
-  return body.ok ? Response.json({ ok: true, now: moveClock(useDatabase(), body.value.hours) }) : body.response;
+  return body.ok
+    ? Response.json({ ok: true, now: moveClock(sharedDatabase(), body.value.hours) })
+    : body.response;
 }

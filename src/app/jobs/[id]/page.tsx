@@ -1,14 +1,17 @@
 import { notFound, redirect } from 'next/navigation';
 import { viewDossier } from '../../../core/job';
 import { readNow } from '../../../server/clock';
-import { useDatabase as openShared } from '../../../server/database';
+import { sharedDatabase } from '../../../server/database';
 import { drawAround } from '../../../server/diagram';
 import { listHeld, readJob } from '../../../server/jobs';
 import { readSite } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { DossierScreen } from '../../../ui/dossier/dossier';
 
-export default async function JobPage({ params, searchParams }: {
+export default async function JobPage({
+  params,
+  searchParams,
+}: {
   readonly params: Promise<{ id: string }>;
   readonly searchParams: Promise<{ source?: string }>;
 }) {
@@ -16,7 +19,7 @@ export default async function JobPage({ params, searchParams }: {
   if (!me) redirect('/login');
   const { id } = await params;
   const { source } = await searchParams;
-  const db = openShared();
+  const db = sharedDatabase();
   const { state, sequence } = readJob(db, id);
   if (!state) notFound();
   const site = readSite(db);
@@ -42,7 +45,9 @@ export default async function JobPage({ params, searchParams }: {
         people: [...site.people.values()].map(({ id: one, name, authorisations }) => ({
           id: one,
           name,
-          worker: authorisations.some(({ role }) => role === 'worker' || role === 'performing-authority'),
+          worker: authorisations.some(
+            ({ role }) => role === 'worker' || role === 'performing-authority',
+          ),
         })),
       }}
     />

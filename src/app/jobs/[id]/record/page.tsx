@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
-import { useDatabase as openShared } from '../../../../server/database';
+import { sharedDatabase } from '../../../../server/database';
 import { readJob } from '../../../../server/jobs';
 import { listPeople } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
@@ -9,7 +9,7 @@ import { RecordSheet } from '../../../../ui/dossier/record';
 export default async function RecordPage({ params }: { readonly params: Promise<{ id: string }> }) {
   if (!(await findMe())) redirect('/login');
   const { id } = await params;
-  const db = openShared();
+  const db = sharedDatabase();
   const { state, history } = readJob(db, id);
   if (!state) notFound();
   const names = Object.fromEntries(listPeople(db).map(({ id: one, name }) => [one, name]));

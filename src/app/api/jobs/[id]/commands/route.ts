@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { useDatabase } from '../../../../../server/database';
+import { sharedDatabase } from '../../../../../server/database';
 import { carryOut, commandSchema } from '../../../../../server/jobs';
 import { checkPin } from '../../../../../server/pins';
 import { readBody, respondError } from '../../../../../server/respond';
@@ -9,7 +9,9 @@ const schema = z.strictObject({
   command: commandSchema,
   expected: z.int().min(0),
   key: z.string().min(8).max(64),
-  signatures: z.array(z.strictObject({ person: z.string().min(1).max(80), pin: z.string().max(20) })).max(4),
+  signatures: z
+    .array(z.strictObject({ person: z.string().min(1).max(80), pin: z.string().max(20) }))
+    .max(4),
 });
 
 /** Carries out one command on a job. Each signature is a fresh PIN, checked before anything is decided. */
@@ -22,11 +24,13 @@ export async function POST(
   const body = await readBody(request, schema);
   if (!body.ok) return body.response;
   const { signatures, ...rest } = body.value;
-  const db = useDatabase();
+  const db = sharedDatabase();
   for (const { person, pin } of signatures) {
     const answer = await checkPin(db, person, pin);
-    if (answer === 'too-many-tries') return respondError(429, `Too many wrong PINs for ${person}. Wait ten minutes.`);
-    if (answer === 'wrong') return respondError(403, 'A PIN is not right. Nothing was signed.', [person]);
+    if (answer === 'too-many-tries')
+      return respondError(429, `Too many wrong PINs for ${person}. Wait ten minutes.`);
+    if (answer === 'wrong')
+      return respondError(403, 'A PIN is not right. Nothing was signed.', [person]);
   }
   const answer = carryOut(db, {
     ...rest,

@@ -1,0 +1,77 @@
+import { expect, test, type Page } from '@playwright/test';
+import { actAs, codesOf, pinOf, sendCommand } from './desk';
+
+const signIn = async (page: Page, person: string) => {
+  const answer = await page.request.post('/api/session', { data: { person, pin: pinOf(person) } });
+  expect(answer.ok()).toBe(true);
+};
+const DRAFT = { kind: 'draft-plan', origin: 'own', close: [], open: [], restrain: [] };
+
+test('every route refuses strangers, wrong roles and nonsense', async ({ page }) => {
+  for (const route of ['commands', 'answers', 'check']) {
+    expect((await page.request.post(`/api/jobs/J-0001/${route}`, { data: {} })).status()).toBe(401);
+  }
+  expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(401);
+  expect(
+    (await page.request.post('/api/session', { data: { person: 'nobody', pin: '1' } })).status(),
+  ).toBe(401);
+  expect((await page.request.post('/api/session', { data: 'rubbish' })).status()).toBe(400);
+
+  await signIn(page, 'sol');
+  expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(403);
+  expect(await codesOf(await sendCommand(page, 'J-0001', DRAFT, 1))).toEqual(['role-missing']);
+  for (const data of [
+    {},
+    { command: { kind: 'explode' }, expected: 0, key: '12345678', signatures: [] },
+    '{',
+    [1],
+  ]) {
+    const answer = await page.request.post('/api/jobs/J-0001/commands', { data });
+    expect(answer.status()).toBe(400);
+    expect(await answer.text()).not.toContain('node_modules');
+  }
+  expect(
+    (await page.request.post('/api/jobs/J-0001/check', { data: { close: 'all' } })).status(),
+  ).toBe(400);
+  expect((await page.request.post('/api/jobs/NONE/answers', { data: {} })).status()).toBe(404);
+  expect((await page.request.post('/api/clock', { data: { hours: -1 } })).status()).toBe(403);
+});
+
+test('two people at once: the second is told what changed, and a command sent twice counts once', async ({
+  browser,
+}) => {
+  const first = await (await browser.newContext()).newPage();
+  const second = await (await browser.newContext()).newPage();
+  await signIn(first, 'ada');
+  await signIn(second, 'ben');
+  await first.goto('/jobs/J-0004');
+  await second.goto('/jobs/J-0004');
+  await first.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(first.locator('[data-code="plan-stops"]').first()).toBeVisible();
+  await second.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(
+    second.getByText(/The job changed meanwhile \(Ada Thornquist: plan-drafted\)/),
+  ).toBeVisible();
+
+  const data = { command: DRAFT, expected: 2, key: 'the-same-key', signatures: [] };
+  const once = await first.request.post('/api/jobs/J-0004/commands', { data });
+  const twice = await first.request.post('/api/jobs/J-0004/commands', { data });
+  expect(await twice.json()).toEqual(await once.json());
+});
+
+test('a wrong PIN signs nothing, and five lock it', async ({ page }) => {
+  await page.goto('/login');
+  await signIn(page, 'quin');
+  await actAs(page, 'quin');
+  const tryPin = () =>
+    page.request.post('/api/jobs/J-0003/commands', {
+      data: {
+        command: { kind: 'submit-plan' },
+        expected: 1,
+        key: 'pin-try-key',
+        signatures: [{ person: 'pia', pin: '0000' }],
+      },
+    });
+  for (let turn = 0; turn < 5; turn++) expect((await tryPin()).status()).toBe(403);
+  expect((await tryPin()).status()).toBe(429);
+});
