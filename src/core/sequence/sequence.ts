@@ -3,6 +3,7 @@ import {
   openingMinutes,
   RESTRAIN_MINUTES,
   searchRoutes,
+  UNREACHED,
   computePlantState,
   type PlantState,
   type Requirement,
@@ -61,14 +62,20 @@ function placeOfLink(graph: PlantGraph, link: Link): Place | undefined {
   );
 }
 
-/** How many barriers lie between each link of the plan and the work: the supply side has the most. */
+/**
+ * How many barriers lie between each link of the plan and the work, counted along fluid alone: the supply side has the most.
+ * Counting through drives and switchboards would bring every header one barrier from the work.
+ */
 function layersFromSupply(graph: PlantGraph, state: PlantState, requirement: Requirement) {
-  const tree = searchRoutes(graph, requirement.trace.zone, (link) => (state.barred[link] ? 1 : 0));
-  return (link: number) =>
-    Math.max(
-      tree.cost[graph.ends[2 * link] as number] as number,
-      tree.cost[graph.ends[2 * link + 1] as number] as number,
-    );
+  const tree = searchRoutes(graph, requirement.trace.zone, (link, _section, next) =>
+    isFluid(graph.medium[next]?.energy ?? 'electrical') ? (state.barred[link] as number) : -1,
+  );
+  return (link: number) => {
+    const reached = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number]
+      .map((end) => tree.cost[end] as number)
+      .filter((cost) => cost !== UNREACHED);
+    return Math.max(0, ...reached);
+  };
 }
 
 /** Whether a link carries fluid: the rest are electrical and mechanical and are isolated before it. */

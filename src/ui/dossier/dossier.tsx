@@ -182,7 +182,7 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
         <aside className="flex flex-col gap-4 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-auto lg:py-2">
           <section
             aria-label="Holding this up"
-            className="max-h-80 overflow-auto border-2 border-base-content p-3"
+            className="max-h-80 shrink-0 overflow-auto border-2 border-base-content p-3"
             tabIndex={0}
           >
             <h2 className="mb-2 text-lg font-bold">Holding this up</h2>

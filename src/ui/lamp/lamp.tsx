@@ -19,6 +19,7 @@ export function LampSign({
     <svg
       width={size}
       height={size}
+      className="shrink-0"
       viewBox="-12 -12 24 24"
       role="img"
       aria-label={WORDS[state].toLowerCase()}

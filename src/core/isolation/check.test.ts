@@ -1,0 +1,234 @@
+import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
+import { rollPlant } from '../../../tests/support/random-plant';
+import { listEveryPlan } from '../../../tests/support/every-subset';
+import {
+  buildGraph,
+  parsePlant,
+  type Grade,
+  type IsolationPlan,
+  type PlantGraph,
+  type Scope,
+} from '../plant';
+import { checkPlan } from './check';
+import type { FindingCode } from './findings';
+import { computeRequirement } from './requirement';
+
+type Change = Parameters<typeof smallPlant>[0];
+const open: Scope = { work: [{ section: 'W', activity: 'open' }], hours: 8 };
+const enter: Scope = { work: [{ section: 'W', activity: 'enter' }], hours: 8 };
+const held = (open_: string[] = ['DR']) => planOf(['V2', 'CB'], open_);
+const store = (release: string) => ({
+  sections: { W: { stores: [{ id: 'ST', kind: 'spring' as const, release }] } },
+});
+
+const STOPS: [string, Change, Scope, Record<string, Grade>, IsolationPlan, FindingCode[]][] = [
+  ['one valve, drained', {}, open, {}, held(), []],
+  [
+    'nothing closed',
+    {},
+    open,
+    {},
+    planOf([]),
+    ['source-reaches-work', 'source-reaches-work', 'work-not-bled'],
+  ],
+  ['not drained', {}, open, {}, held([]), ['work-not-bled']],
+  [
+    'a valve that passes',
+    { links: { V2: { passing: true } } },
+    open,
+    {},
+    held(),
+    ['source-reaches-work', 'work-not-bled', 'outlet-on-live-body'],
+  ],
+  [
+    'a valve worked from afar',
+    { links: { V2: { operated: 'remote' } } },
+    open,
+    {},
+    held(),
+    ['source-reaches-work', 'work-not-bled', 'outlet-on-live-body'],
+  ],
+  [
+    'a valve that cannot be locked',
+    { links: { V2: { lockable: false } } },
+    open,
+    {},
+    held(),
+    ['source-reaches-work', 'work-not-bled', 'outlet-on-live-body'],
+  ],
+  [
+    'normally closed but not in the plan',
+    { links: { V2: { normal: 'closed' } } },
+    open,
+    {},
+    planOf(['CB'], []),
+    ['source-reaches-work', 'work-not-bled'],
+  ],
+  ['double by one valve', {}, open, { SRC: 'double' }, planOf(['V2', 'CB']), ['double-not-met']],
+  ['double by two valves', {}, open, { SRC: 'double' }, planOf(['V1', 'V2', 'CB']), []],
+  [
+    'double bled, bleed shut',
+    {},
+    open,
+    { SRC: 'double-bled' },
+    planOf(['V1', 'V2', 'CB'], ['DR']),
+    ['double-bled-not-met'],
+  ],
+  [
+    'double bled, bleed open',
+    {},
+    open,
+    { SRC: 'double-bled' },
+    planOf(['V1', 'V2', 'CB'], ['BL', 'DR']),
+    [],
+  ],
+  [
+    'flammable bled to atmosphere',
+    { medium: { hazards: ['flammable'] }, outlets: { BL: { leads_to: 'atmosphere' } } },
+    open,
+    {},
+    planOf(['V1', 'V2', 'CB'], ['BL', 'DR']),
+    ['double-bled-not-met'],
+  ],
+  [
+    'water bled to atmosphere',
+    { outlets: { BL: { leads_to: 'atmosphere' } } },
+    open,
+    { SRC: 'double-bled' },
+    planOf(['V1', 'V2', 'CB'], ['BL', 'DR']),
+    [],
+  ],
+  [
+    'entry behind valves',
+    {},
+    enter,
+    {},
+    planOf(['V1', 'V2', 'CB'], ['BL', 'DR']),
+    ['positive-not-met'],
+  ],
+  [
+    'entry behind a spool',
+    { links: { V2: { kind: 'spool' } } },
+    enter,
+    {},
+    planOf(['V2', 'CB'], ['DR']),
+    [],
+  ],
+  [
+    'an outlet on live plant',
+    {},
+    open,
+    {},
+    planOf(['V2', 'CB'], ['DR', 'BL']),
+    ['outlet-on-live-body'],
+  ],
+  ['an unknown id', {}, open, {}, planOf(['V2', 'CB', 'V9'], ['DR']), ['unknown-id']],
+  ['an id of another table', {}, open, {}, planOf(['V2', 'CB'], ['DR', 'V1']), ['unknown-id']],
+  ['a spring free', store('restrain'), open, {}, held(), ['store-not-released']],
+  ['a spring held', store('restrain'), open, {}, planOf(['V2', 'CB'], ['DR'], ['ST']), []],
+  ['a store that waits', store('wait'), open, {}, held(), []],
+  ['a store released in another body', store('BL'), open, {}, held(), ['store-not-released']],
+  [
+    'a store restrained that has to be let out',
+    store('DR'),
+    open,
+    { SRC: 'single' },
+    planOf(['V2', 'CB'], [], ['ST']),
+    ['store-not-released'],
+  ],
+  [
+    'high voltage without an earth',
+    { sections: { CBL: { voltage_v: 11000 } } },
+    { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 },
+    {},
+    planOf(['V2', 'CB']),
+    ['earth-missing'],
+  ],
+  [
+    'high voltage earthed',
+    { sections: { CBL: { voltage_v: 11000 } } },
+    { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 },
+    {},
+    planOf(['V2', 'CB'], ['EA']),
+    [],
+  ],
+];
+
+describe('checkPlan', () => {
+  it.each(STOPS)('%s', (...[, change, scope, grades, plan, codes]) => {
+    const { graph, requirement } = jobOn(smallPlant(change), scope, grades);
+    const { findings, passes } = checkPlan(graph, requirement, plan);
+    const stops = findings.filter(({ severity }) => severity === 'stops').map(({ code }) => code);
+    expect(stops).toEqual(codes);
+    expect(passes).toBe(codes.length === 0);
+  });
+
+  it('gives the route from source to work, and mends that mend', () => {
+    const { graph, requirement } = jobOn(smallPlant());
+    const { findings } = checkPlan(graph, requirement, planOf(['CB'], []));
+    const reach = findings.find(({ code }) => code === 'source-reaches-work');
+    expect(reach?.route).toEqual(['V1', 'V2']);
+    expect(reach?.mends.map(({ id }) => id)).toEqual(['V1', 'V2']);
+    const after = checkPlan(graph, requirement, planOf(['CB', 'V1'], ['DR']));
+    expect(after.passes).toBe(true);
+  });
+
+  const CAUTIONS: [string, Change, IsolationPlan, FindingCode][] = [
+    ['a motor in the plan', {}, planOf(['V2', 'CB', 'M'], ['DR']), 'not-a-barrier'],
+    ['a full space shut at both ends', {}, planOf(['V1', 'V2', 'CB'], ['DR']), 'blocked-in-liquid'],
+    [
+      'no outlet at all',
+      { outlets: { DR: { section: 'SRC' }, BL: { section: 'SRC' } } },
+      planOf(['V2', 'CB']),
+      'no-outlet',
+    ],
+  ];
+  it.each(CAUTIONS)('cautions: %s', (...[, change, plan, code]) => {
+    const { graph, requirement } = jobOn(smallPlant(change));
+    const found = checkPlan(graph, requirement, plan).findings.find(
+      (finding) => finding.code === code,
+    );
+    expect(found?.severity).toBe('caution');
+  });
+});
+
+/** Searches for an open route by walking every simple path: slow, and written without the library's search. */
+function hasOpenRoute(
+  graph: PlantGraph,
+  plan: IsolationPlan,
+  from: string,
+  to: ReadonlySet<string>,
+): boolean {
+  const barred = new Set(plan.close.filter((id) => graph.strength[graph.linkAt.get(id) ?? -1]));
+  const walk = (here: string, seen: ReadonlySet<string>): boolean =>
+    to.has(here) ||
+    graph.plant.links.some((link) => {
+      if (barred.has(link.id) || !link.between.includes(here)) return false;
+      const next = link.between[0] === here ? link.between[1] : link.between[0];
+      return !seen.has(next) && walk(next, new Set([...seen, next]));
+    });
+  return walk(from, new Set([from]));
+}
+
+describe('an independent route search', () => {
+  it('finds no open route under any plan that the check passes, on seeded random plants', () => {
+    let passed = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const { plant, scope, grades } = rollPlant(seed);
+      const parsed = parsePlant(plant);
+      if (!parsed.ok) throw new Error(`seed ${seed}`);
+      const graph = buildGraph(parsed.value);
+      const requirement = computeRequirement(graph, scope, grades);
+      const zone = new Set(scope.work.map(({ section }) => section));
+      for (const plan of listEveryPlan(graph)) {
+        if (!checkPlan(graph, requirement, plan).passes) continue;
+        passed += 1;
+        const reaching = plant.sections.filter(
+          ({ source, id }) => source && hasOpenRoute(graph, plan, id, zone),
+        );
+        expect({ seed, plan, reaching }).toEqual({ seed, plan, reaching: [] });
+      }
+    }
+    expect(passed).toBeGreaterThan(100);
+  });
+});
