@@ -1,30 +1,6 @@
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
-import type { IsolationPlan, PlantGraph } from '../core/plant';
+import type { Diagram, IsolationPlan, PlantGraph } from '../core/plant';
 import { linksOf, otherEnd } from '../core/plant';
-
-/** A drawn diagram: sections and link symbols with places in pixels, and the lines between them. */
-export interface Diagram {
-  readonly width: number;
-  readonly height: number;
-  readonly sections: readonly {
-    id: string;
-    name: string;
-    energy: string;
-    source: boolean;
-    x: number;
-    y: number;
-    width: number;
-    height: number;
-  }[];
-  readonly links: readonly {
-    id: string;
-    kind: string;
-    normal: 'open' | 'closed';
-    x: number;
-    y: number;
-  }[];
-  readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
-}
 
 const SYMBOL = 26;
 const elk = new ELK();

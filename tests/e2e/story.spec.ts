@@ -172,6 +172,16 @@ test('a seal change from raise to close', async ({ page }) => {
   await page.getByRole('button', { name: `Sign ${nameOf('kit')} off` }).click();
   await sign(page, 'kit');
   await expect(page.getByTestId('count-on')).toHaveText('0');
+  await actAs(page, 'ada');
+  await page.getByRole('button', { name: 'demo: 1 h later' }).click();
+  expect((await page.request.post('/api/clock', { data: { hours: 8 } })).ok()).toBe(true);
+  await actAs(page, 'hana');
+  await expect(page.getByText('LAPSED at')).toBeVisible();
+  await page.getByLabel('Who signs on').selectOption('kit');
+  await page.getByLabel('Personal lock').selectOption('W-02');
+  await page.getByRole('button', { name: 'Sign on' }).click();
+  await sign(page, 'kit');
+  await expect(page.getByRole('alert').locator('[data-code="permit-lapsed"]')).toBeVisible();
   await actAs(page, 'jun');
   await page.getByLabel(/tools and people out/).check();
   await page.getByRole('button', { name: 'Hand back' }).click();

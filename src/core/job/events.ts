@@ -67,6 +67,7 @@ const unprove = (isolation: IsolationRecord): IsolationRecord => ({
   ...isolation,
   proved: {},
   tried: {},
+  waited: {},
 });
 
 function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark): IsolationRecord {

@@ -669,6 +669,16 @@ const REFUSALS: [string, () => DossierState, string, Command, RuleCode[], Partia
     ['out-of-order'],
   ],
   [
+    'the breaker unlocked before the valves',
+    () => {
+      const state = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
+      return carryOut(restoreSteps(state).slice(1, 5), state);
+    },
+    'elif',
+    { kind: 'unlock-point', link: 'CB-P201' },
+    ['out-of-order'],
+  ],
+  [
     'closed too early',
     () => carryOut(HANDED_BACK, LIVE()),
     'ada',

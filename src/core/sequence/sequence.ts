@@ -256,6 +256,8 @@ export function computeSequenceMinutes(steps: readonly Step[]): number {
 export interface RestoreStep {
   readonly kind: 'earth-off' | 'blind-out' | 'free-store' | 'close-outlet' | 'unlock';
   readonly subject: string;
+  /** Steps of a lower group come first; within a group the order is the short walk back. */
+  readonly group: number;
 }
 
 /**
@@ -263,17 +265,17 @@ export interface RestoreStep {
  * then the locks off from the work towards the supply, electrical ones last.
  */
 export function planRestore(steps: readonly Step[]): RestoreStep[] {
-  const back = (phase: Phase, kind: RestoreStep['kind']): RestoreStep[] =>
+  const back = (group: number, phase: Phase, kind: RestoreStep['kind']): RestoreStep[] =>
     steps
       .filter((step) => step.phase === phase)
       .reverse()
-      .map((step) => ({ kind, subject: step.subject }));
+      .map((step) => ({ kind, subject: step.subject, group }));
   return [
-    ...back('earth', 'earth-off'),
-    ...back('fit', 'blind-out'),
-    ...back('restrain', 'free-store'),
-    ...back('let-down', 'close-outlet'),
-    ...back('isolate-flows', 'unlock'),
-    ...back('isolate-drives', 'unlock'),
+    ...back(0, 'earth', 'earth-off'),
+    ...back(1, 'fit', 'blind-out'),
+    ...back(2, 'restrain', 'free-store'),
+    ...back(3, 'let-down', 'close-outlet'),
+    ...back(4, 'isolate-flows', 'unlock'),
+    ...back(5, 'isolate-drives', 'unlock'),
   ];
 }

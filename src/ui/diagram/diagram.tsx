@@ -2,30 +2,8 @@
 
 import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
 import { useEffect, useRef, useState } from 'react';
+import type { Diagram } from '../../core/plant/drawing';
 import { LinkSymbol } from './symbol';
-
-export interface DiagramDrawing {
-  readonly width: number;
-  readonly height: number;
-  readonly sections: readonly {
-    id: string;
-    name: string;
-    energy: string;
-    source: boolean;
-    x: number;
-    y: number;
-    width: number;
-    height: number;
-  }[];
-  readonly links: readonly {
-    id: string;
-    kind: string;
-    normal: 'open' | 'closed';
-    x: number;
-    y: number;
-  }[];
-  readonly lines: readonly { link: string; points: readonly (readonly [number, number])[] }[];
-}
 
 const ENERGY_MARK: Readonly<Record<string, string>> = {
   electrical: 'E',
@@ -48,7 +26,7 @@ function Sections({
   drawing,
   work,
 }: {
-  readonly drawing: DiagramDrawing;
+  readonly drawing: Diagram;
   readonly work: ReadonlySet<string>;
 }) {
   return drawing.sections.map((section) => (
@@ -89,7 +67,7 @@ function Links({
   marks,
   onPick,
 }: {
-  readonly drawing: DiagramDrawing;
+  readonly drawing: Diagram;
   readonly marks: Marks;
   readonly onPick?: (id: string) => void;
 }) {
@@ -141,7 +119,7 @@ export function PlantDiagram({
   height = 300,
   onPick,
 }: {
-  readonly drawing: DiagramDrawing;
+  readonly drawing: Diagram;
   readonly work?: readonly string[];
   readonly route?: readonly string[];
   readonly planned?: readonly string[];

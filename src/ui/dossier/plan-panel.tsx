@@ -2,9 +2,9 @@
 
 import { useEffect, useState } from 'react';
 import type { CheckResult, Finding, Mend, PlanCost, PlanningResult } from '../../core/isolation';
-import type { IsolationPlan } from '../../core/plant';
+import { GRADES, type Grade, type IsolationPlan } from '../../core/plant/schema';
 import { useCommand } from '../command/use-command';
-import { Panel, SmallForm, TextField } from './field';
+import { ChoiceField, Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
 type Tried = CheckResult & { readonly cost: PlanCost };
@@ -158,6 +158,17 @@ export function PlanPanel({ jobId, view }: DossierProps) {
           measures missing have to be accepted by name.
         </p>
       )}
+      {answers && !answers.feasible && (
+        <ul className="list-disc pl-5 text-sm">
+          {answers.answers.effort.extra_measures.map((measure) => (
+            <li key={measure.kind + measure.subject}>
+              <strong>{measure.subject}</strong>
+              {measure.kind === 'grade-lowered' ? ` ${measure.from} to ${measure.to}` : ''}:{' '}
+              {measure.measures.join('; ')}
+            </li>
+          ))}
+        </ul>
+      )}
       {answers && (
         <table className="w-full text-sm">
           <caption className="sr-only">Three answers side by side</caption>
@@ -248,6 +259,32 @@ export function PlanPanel({ jobId, view }: DossierProps) {
         </label>
       </SmallForm>
       {tried && <CheckReport check={tried} onMend={(mend) => change(applyMend(plan, mend))} />}
+      <details>
+        <summary>Raise or lower a grade by name</summary>
+        <SmallForm
+          button="Set the grade and sign"
+          onSend={(read) =>
+            void run({
+              kind: 'set-grade',
+              source: read('source'),
+              grade: read('grade') as Grade,
+              reason: read('reason'),
+            })
+          }
+        >
+          <ChoiceField
+            label="Source"
+            name="source"
+            options={view.sources.map(({ id, grade }) => ({ id, label: `${id} (${grade})` }))}
+          />
+          <ChoiceField
+            label="Grade"
+            name="grade"
+            options={GRADES.map((grade) => ({ id: grade, label: grade }))}
+          />
+          <TextField label="Reason, and what is done instead" name="reason" />
+        </SmallForm>
+      </details>
       <div className="flex gap-2">
         <button
           className="btn btn-sm"

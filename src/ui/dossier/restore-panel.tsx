@@ -46,7 +46,7 @@ export function RestorePanel({ view, names }: DossierProps) {
       <ol className="flex flex-col">
         {view.restore.map((step) => {
           const hung = isolation.locked[step.subject];
-          const open = !step.done && !isolation.box && step.kind === next?.kind;
+          const open = !step.done && !isolation.box && step.group === next?.group;
           return (
             <li
               key={step.kind + step.subject}

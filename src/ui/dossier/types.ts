@@ -1,5 +1,5 @@
 import type { DossierView } from '../../core/job';
-import type { DiagramDrawing } from '../diagram/diagram';
+import type { Diagram } from '../../core/plant/drawing';
 
 /** Registers of the site as the screens offer them. */
 export interface SiteChoices {
@@ -15,7 +15,7 @@ export interface DossierProps {
   readonly me: string;
   readonly names: Readonly<Record<string, string>>;
   readonly view: DossierView;
-  readonly drawing: DiagramDrawing;
+  readonly drawing: Diagram;
   readonly route: readonly string[];
   readonly choices: SiteChoices;
 }

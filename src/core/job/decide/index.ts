@@ -1,0 +1,73 @@
+import { refuse, type Refusal } from '../../rules/book';
+import { requireAuthority } from '../authority';
+import { type Command, type CommandOf } from '../commands';
+import { type JobEvent } from '../events';
+import { type Context } from '../site';
+import { type Dossier, type DossierState } from '../state';
+import { decideIsolating } from './isolating';
+import { type Outcome } from './outcome';
+import { decidePermit } from './permit';
+import { decideRaise, decidePlanning } from './planning';
+import { decideRestoring } from './restoring';
+
+/** What a decider answers: events, or every reason against. */
+export type Decision =
+  | { readonly ok: true; readonly events: readonly JobEvent[] }
+  | { readonly ok: false; readonly refusals: readonly Refusal[] };
+
+function decideOn(dossier: Dossier, command: Command, context: Context): Outcome {
+  switch (command.kind) {
+    case 'raise-job':
+      return {
+        refusals: [refuse('already-done', { what: 'Raising' })],
+        event: { kind: 'job-closed' },
+      };
+    case 'draft-plan':
+    case 'set-grade':
+    case 'submit-plan':
+    case 'return-plan':
+    case 'accept-plan':
+      return decidePlanning(dossier, command, context);
+    case 'tell-affected':
+    case 'stop-plant':
+    case 'lock-point':
+    case 'open-outlet':
+    case 'restrain-store':
+    case 'wait-out-store':
+    case 'prove':
+    case 'try-start':
+    case 'lock-box':
+      return decideIsolating(dossier, command, context);
+    case 'assess-task':
+    case 'approve-permit':
+    case 'issue-permit':
+    case 'sign-on':
+    case 'sign-off':
+    case 'hand-back':
+    case 'close-permit':
+      return decidePermit(dossier, command, context);
+    case 'open-box':
+    case 'free-store':
+    case 'close-outlet':
+    case 'unlock-point':
+    case 'walk-lineup':
+    case 'take-back':
+    case 'close-job':
+      return decideRestoring(dossier, command, context);
+  }
+}
+
+/** Decides a command on a job: the events that follow, or every reason against it. Never throws on what a person can send. */
+export function decideJob(state: DossierState, command: Command, context: Context): Decision {
+  const authority = requireAuthority(command, context);
+  if (state === undefined && command.kind !== 'raise-job') {
+    return { ok: false, refusals: [...authority, refuse('not-yet-raised')] };
+  }
+  if (state?.kind === 'closed') return { ok: false, refusals: [refuse('job-closed')] };
+  const outcome =
+    state === undefined
+      ? decideRaise(command as CommandOf<'raise-job'>, context)
+      : decideOn(state, command, context);
+  const refusals = [...authority, ...outcome.refusals];
+  return refusals.length > 0 ? { ok: false, refusals } : { ok: true, events: [outcome.event] };
+}
