@@ -1,0 +1,45 @@
+import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
+import type { Scope } from '../plant';
+import { listProofs } from './proofs';
+
+type Change = Parameters<typeof smallPlant>[0];
+const proofs = (change: Change, close: string[], open: string[], scope?: Scope) => {
+  const { graph, requirement } = jobOn(smallPlant(change), scope);
+  return listProofs(graph, requirement, planOf(close, open));
+};
+
+describe('listProofs', () => {
+  it('asks for voltage on the cable and pressure at the work', () => {
+    const found = proofs({}, ['V2', 'CB'], ['DR']);
+    expect(found.map(({ id, gauges }) => [id, gauges])).toEqual([
+      ['pressure:W', ['PG']],
+      ['voltage:CBL', []],
+    ]);
+  });
+
+  it('asks for the bleed between two barriers as well', () => {
+    expect(proofs({}, ['V1', 'V2', 'CB'], ['BL', 'DR']).map(({ id }) => id)).toContain(
+      'pressure:MID',
+    );
+  });
+
+  it.each([
+    [60, false],
+    [60.5, true],
+  ])('asks for temperature above 60 °C (%d °C)', (temperature_c, wanted) => {
+    const ids = proofs({ sections: { W: { temperature_c } } }, ['V2', 'CB'], ['DR']).map(
+      ({ id }) => id,
+    );
+    expect(ids.includes('temperature:W')).toBe(wanted);
+  });
+
+  it('speaks for all that is open to the gauge, and not for what is locked off', () => {
+    const found = proofs({}, ['V2', 'CB'], ['DR']).find(({ kind }) => kind === 'pressure');
+    expect(found?.covers).toEqual(['END', 'W']);
+  });
+
+  it('asks for no fluid proof where only the cable is touched', () => {
+    const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
+    expect(proofs({}, ['V2', 'CB'], [], scope).map(({ kind }) => kind)).toEqual(['voltage']);
+  });
+});
