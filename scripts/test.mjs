@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { build, ensureChromium, ensurePackages } from './setup.mjs';
 
 /** Runs one suite, keeps its report, and answers how many tests passed and failed. */
@@ -21,6 +21,7 @@ ensurePackages();
 ensureChromium();
 build();
 rmSync('.cache/reports', { recursive: true, force: true });
+mkdirSync('.cache/reports', { recursive: true });
 
 const unit = runSuite(
   'npx',

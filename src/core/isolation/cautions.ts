@@ -1,6 +1,6 @@
 import { computeBlockedInRise } from '../energy/blocked-in';
-import { isFluid, type Link, type PlantGraph } from '../plant';
-import { sectionOfOutlet, type PlantState } from './bodies';
+import { isFluid, labelParts, type Link, type PlantGraph } from '../plant';
+import { leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
 import { listLostSections } from './cost';
 import { makeFinding, type Finding } from './findings';
 import type { Requirement } from './requirement';
@@ -165,6 +165,34 @@ function cautionSharedSystem(graph: PlantGraph, state: PlantState): Finding[] {
     );
 }
 
+/** A bled body that is only one because a link that stands closed in normal running is taken as open. */
+function cautionBledThrough(graph: PlantGraph, state: PlantState): Finding[] {
+  const asItStands = labelParts(
+    graph,
+    (link) => !state.barred[link] && graph.links[link]?.normal !== 'closed',
+  );
+  const opened = new Set(
+    state.opened
+      .filter((outlet) => graph.outlets[outlet]?.kind !== 'earth')
+      .map((outlet) => asItStands[sectionOfOutlet(graph, outlet)]),
+  );
+  return graph.links.flatMap((link, number) => {
+    if (link.normal !== 'closed' || state.barred[number]) return [];
+    const ends = [graph.ends[2 * number] as number, graph.ends[2 * number + 1] as number];
+    if (!ends.every((end) => state.bled[bodyOf(state, end)])) return [];
+    const shut = ends.filter((end) => !opened.has(asItStands[end]));
+    if (shut.length === 0) return [];
+    const names = shut.map((end) => graph.sections[end]?.id ?? '').join(' and ');
+    const words = `${names} counts as bled through ${link.id}, which stands closed in normal running: open ${link.id}, or bleed ${names} as well`;
+    const mends = graph.outlets
+      .filter(
+        (outlet, at) => shut.includes(sectionOfOutlet(graph, at)) && leadsToSafety(graph, outlet),
+      )
+      .map(({ id }) => ({ action: 'open' as const, id, words: `open ${id}` }));
+    return [makeFinding('bled-through-closed-link', link.id, words, { mends })];
+  });
+}
+
 function cautionFailingOpen(
   graph: PlantGraph,
   state: PlantState,
@@ -208,6 +236,7 @@ export function listCautions(
     ...cautionRelief(graph, state),
     ...cautionBlockedIn(graph, state),
     ...cautionSharedSystem(graph, state),
+    ...cautionBledThrough(graph, state),
     ...cautionFailingOpen(graph, state, lost),
     ...cautionLostSupply(graph, requirement, lost),
   ];

@@ -18,6 +18,7 @@ export const CAUTION_CODES = [
   'relief-cut-off',
   'blocked-in-liquid',
   'outlets-share-system',
+  'bled-through-closed-link',
   'barrier-fails-open',
   'equipment-loses-supply',
 ] as const;

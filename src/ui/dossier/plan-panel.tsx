@@ -85,7 +85,7 @@ export function CheckReport({
           <summary>{cautions.length} cautions to know before signing</summary>
           <ul className="mt-2 flex flex-col gap-2">
             {cautions.map((finding) => (
-              <FindingRow key={finding.code + finding.subject} finding={finding} />
+              <FindingRow key={finding.code + finding.subject} finding={finding} onMend={onMend} />
             ))}
           </ul>
         </details>
