@@ -176,7 +176,7 @@ test('a seal change from raise to close', async ({ page }) => {
   await page.getByRole('button', { name: 'demo: 1 h later' }).click();
   expect((await page.request.post('/api/clock', { data: { hours: 8 } })).ok()).toBe(true);
   await actAs(page, 'hana');
-  await expect(page.getByText('LAPSED at')).toBeVisible();
+  await expect(page.getByText('LAPSED at', { exact: true })).toBeVisible();
   await page.getByLabel('Who signs on').selectOption('kit');
   await page.getByLabel('Personal lock').selectOption('W-02');
   await page.getByRole('button', { name: 'Sign on' }).click();
