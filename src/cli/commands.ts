@@ -1,12 +1,15 @@
 import {
   checkPlan,
+  explainPoints,
+  limitTime,
+  listFailures,
   planIsolation,
   rankGrade,
   type Finding,
   type PlanAnswer,
+  type Sign,
 } from '../core/isolation';
 import { planRestore, planSequence } from '../core/sequence';
-import { loadSolver } from '../server/solver';
 import { readJobOrThrow, readPlanOrThrow } from './files';
 
 /** What a command answers: a document for `--json`, text for people, and whether nothing stops. */
@@ -78,10 +81,14 @@ const describeAnswer = (aim: string, answer: PlanAnswer): string =>
     ...answer.findings.filter(({ severity }) => severity === 'stops').map(describeFinding),
   ].join('\n');
 
+/** Seconds that each search of the planner may take before it settles for the best so far. */
+const SECONDS_EACH = 20;
+
 /** Three answers side by side. Stops when no plan reaches the grades. */
-export async function runPlan([plant = '', scope = '', grades]: string[]): Promise<Answer> {
+export function runPlan([plant = '', scope = '', grades]: string[]): Answer {
   const { graph, requirement } = readJobOrThrow(plant, scope, grades);
-  const result = planIsolation(graph, requirement, await loadSolver());
+  const limits = limitTime(SECONDS_EACH, () => performance.now());
+  const result = planIsolation(graph, requirement, limits, { onStart: limits.begin });
   const text = lines(
     result.feasible
       ? 'feasible'
@@ -100,6 +107,40 @@ export function runCheck([plant = '', scope = '', plan = '', grades]: string[]):
     result.passes ? 'passes' : 'DOES NOT PASS',
   );
   return { document: result, text, passes: result.passes };
+}
+
+const describeSign = ({ kind, id }: Sign): string =>
+  kind === 'flow' ? `flow at ${id}` : `a rise on ${id}`;
+
+/** Why each point of a plan is there, and what one failure more would mean, worst first. */
+export function runExplain([plant = '', scope = '', plan = '', grades]: string[]): Answer {
+  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+  const given = readPlanOrThrow(plan);
+  const points = explainPoints(graph, requirement, given);
+  const failures = listFailures(graph, requirement, given);
+  const { passes } = checkPlan(graph, requirement, given);
+  const text = lines(
+    ...points.map(({ part, id, reasons }) =>
+      [
+        `${part} ${id}`,
+        ...reasons.map(({ words }) => `    without it: ${words}`),
+        ...(reasons.length === 0 ? ['    the plan stands as well without it'] : []),
+      ].join('\n'),
+    ),
+    'one failure more, worst first:',
+    ...failures.map(({ link, exposures, signs }) =>
+      [
+        link,
+        ...exposures.map(({ source, reaches, stands }) =>
+          reaches
+            ? `    ${source} reaches the work`
+            : `    ${source}: still held by ${stands.join(', ')}`,
+        ),
+        `    noticed by: ${signs.map(describeSign).join(', ') || 'nothing'}`,
+      ].join('\n'),
+    ),
+  );
+  return { document: { points, failures }, text, passes };
 }
 
 /** The order of work and the order of restoring. Stops when the plan does not pass. */

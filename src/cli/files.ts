@@ -10,6 +10,7 @@ import {
   type FileProblem,
   type Grade,
   type IsolationPlan,
+  type Plant,
   type PlantGraph,
   type Scope,
 } from '../core/plant';
@@ -59,9 +60,13 @@ export interface Job {
   readonly requirement: Requirement;
 }
 
+/** Reads a plant file. */
+export const readPlantOrThrow = (file: string): Plant =>
+  acceptOrThrow(file, parsePlant(readDocumentOrThrow(file)));
+
 /** Reads plant, scope and, where given, grades. */
 export function readJobOrThrow(plantFile: string, scopeFile: string, gradesFile?: string): Job {
-  const plant = acceptOrThrow(plantFile, parsePlant(readDocumentOrThrow(plantFile)));
+  const plant = readPlantOrThrow(plantFile);
   const scope = acceptOrThrow(scopeFile, parseScope(readDocumentOrThrow(scopeFile), plant));
   const grades: Readonly<Record<string, Grade>> = gradesFile
     ? acceptOrThrow(gradesFile, parseGrades(readDocumentOrThrow(gradesFile), plant))

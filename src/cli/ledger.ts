@@ -4,6 +4,7 @@ import { openDatabase } from '../db';
 import { verifyLedger } from '../ledger';
 import { databaseFile } from '../server/database';
 import { compareProjections } from '../server/jobs';
+import { compareVersions } from '../server/plant';
 import { BadFile } from './files';
 import type { Answer } from './commands';
 
@@ -21,10 +22,16 @@ function runVerify([file = databaseFile()]: string[]): Answer {
   const report = verifyLedger(db);
   if (!report.whole)
     return { document: report, text: `NOT WHOLE: ${report.says}\n`, passes: false };
-  const differing = report.events > 0 ? compareProjections(db) : [];
+  const differing =
+    report.events > 0
+      ? [
+          ...compareVersions(db).map((version) => `plant version ${version}`),
+          ...compareProjections(db),
+        ]
+      : [];
   const text =
     differing.length > 0
-      ? `the chain is whole, but the lists of ${differing.join(', ')} differ from it\n`
+      ? `the chain is whole, but what is kept of ${differing.join(', ')} differs from it\n`
       : `whole: ${report.events} events, newest ${report.head.slice(0, 16)}\n`;
   return { document: { ...report, differing }, text, passes: differing.length === 0 };
 }

@@ -48,6 +48,22 @@ describe('the command line', () => {
     ]);
   });
 
+  it('explains each point and what one failure more would mean', async () => {
+    const { code, json, out } = await run('explain', plant, scope, good, '--json');
+    expect(code).toBe(0);
+    expect(json().points).toContainEqual(
+      expect.objectContaining({
+        part: 'close',
+        id: 'V2',
+        reasons: [expect.objectContaining({ code: 'source-reaches-work', subject: 'SRC' })],
+      }),
+    );
+    expect(out).toContain('"link": "V2"');
+    const text = await run('explain', plant, scope, good);
+    expect(text.out).toContain('SRC reaches the work');
+    expect(text.out).toContain('noticed by: flow at DR, a rise on PG');
+  });
+
   it('plans, with and without grades, and says when no plan reaches them', async () => {
     const { code, json } = await run('plan', plant, scope, '--json');
     expect(code).toBe(0);
@@ -96,7 +112,48 @@ describe('the command line', () => {
     expect((await run('sequence', plant, scope, good)).out).toContain('lock and tag');
   });
 
+  it('exports to each format, reads its own sheets, and tells what differs', async () => {
+    const [zip, graphml, json] = ['p.zip', 'p.graphml', 'p.json'].map((name) => join(folder, name));
+    for (const target of [zip, graphml]) {
+      expect((await run('export', plant, target ?? '')).code).toBe(0);
+    }
+    expect((await run('export', zip ?? '', json ?? '', '--json')).json()).toMatchObject({
+      written: json,
+    });
+    expect(await run('compare', plant, json ?? '')).toMatchObject({
+      code: 0,
+      out: 'no difference\n',
+    });
+    const other = file('other.json', { ...smallPlant(), name: 'other', outlets: [] });
+    const differs = await run('compare', plant, other);
+    expect(differs.code).toBe(1);
+    expect(differs.out).toContain('outlet DR removed');
+  });
+
+  it('works out stored energy and calculations', async () => {
+    const stored = await run('stored', 'demo/quillmere.plant.json');
+    expect(stored.code).toBe(0);
+    expect(stored.out).toContain('ST-CAP1 (capacitor in CAP-1)\n    Time to 50 V: t50 = 3.639 min');
+    const fall = ['compute', 'raised-mass', 'mass=0.1t', 'height=10 m'];
+    expect((await run(...fall, '--json')).json()).toMatchObject({
+      figures: [expect.objectContaining({ symbol: 'E', value: 9806.65 }), expect.anything()],
+    });
+    expect((await run('compute', 'raised-mass')).out).toContain('mass (Mass) in kg');
+  });
+
   it.each([
+    ['no such zip', ['export', join(folder, 'none.zip'), join(folder, 'x.json')], 'no such file'],
+    [
+      'no zip',
+      ['export', file('fake.zip', 'rubbish'), join(folder, 'x.json')],
+      'is not a zip file',
+    ],
+    ['an unknown format', ['export', plant, join(folder, 'x.exe')], 'must end in .json'],
+    ['nowhere to write', ['export', plant, join(folder, 'no', 'x.json')], 'cannot be written'],
+    ['no such calculation', ['compute', 'guess'], 'is no calculation: gas-energy'],
+    ['a field without a figure', ['compute', 'spring', 'stiffness'], 'must be field=figure'],
+    ['a figure out of range', ['compute', 'spring', 'stiffness=-1N/m', 'travel=1m'], 'above 0 N/m'],
+    ['a unit that is none', ['compute', 'spring', 'stiffness=1', 'travel=1m'], 'must be in one of'],
     ['no such file', ['trace', join(folder, 'none.json'), scope], 'no such file'],
     ['a folder', ['trace', folder, scope], 'not a readable file'],
     ['rubbish', ['trace', file('rubbish.json', 'not json'), scope], 'is not JSON'],

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { BadFile } from './files';
-import { runCheck, runPlan, runSequence, runTrace, type Answer } from './commands';
+import { runCompare, runCompute, runExport, runStored } from './plant';
+import { runCheck, runExplain, runPlan, runSequence, runTrace, type Answer } from './commands';
 
 type Write = (text: string) => void;
 
@@ -51,9 +52,29 @@ export async function buildProgram(out: Write, err: Write) {
   add('check', '<plant> <scope> <plan> [grades]', 'check a plan, however it was made').action(
     act(runCheck),
   );
+  add(
+    'explain',
+    '<plant> <scope> <plan> [grades]',
+    'why each point is there, and what one failure more would mean',
+  ).action(act(runExplain));
   add('sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan').action(
     act(runSequence),
   );
+
+  add(
+    'export',
+    '<plant> <target>',
+    'write the plant as .json, .zip (CSV sheets) or .graphml',
+  ).action(act(runExport));
+  add('compare', '<before> <after>', 'what changes from one plant file to another').action(
+    act(runCompare),
+  );
+  add('stored', '<plant>', 'the energy of every store of a plant').action(act(runStored));
+  add(
+    'compute',
+    '<calculation> [fields...]',
+    'a calculation of the Bench, from field=figure with its unit',
+  ).action(act(runCompute));
 
   const { addLedgerCommands } = await import('./ledger');
   addLedgerCommands(program, act);

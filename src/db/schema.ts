@@ -65,7 +65,25 @@ export const people = sqliteTable('person', {
   pinHash: text('pin_hash').notNull(),
 });
 
-/** Site registers (locks, boxes, instruments) as documents checked on reading, and the plant file with its version. */
+/** Every saved version of the plant file, newest last; none is ever changed. The ledger holds the digest of each. */
+export const plantVersions = sqliteTable('plant_version', {
+  version: integer('version').primaryKey(),
+  document: text('document').notNull(),
+  digest: text('digest').notNull(),
+  note: text('note').notNull(),
+  actor: text('actor').notNull(),
+  at: text('at').notNull(),
+});
+
+/** Projection: points found in the field as they are drawn, the newest finding each. */
+export const asBuilt = sqliteTable('as_built', {
+  point: text('point').primaryKey(),
+  job: text('job').notNull(),
+  actor: text('actor').notNull(),
+  at: text('at').notNull(),
+});
+
+/** Site registers (locks, boxes, instruments) as documents checked on reading. */
 export const registers = sqliteTable('register', {
   name: text('name').primaryKey(),
   version: integer('version').notNull(),

@@ -8,6 +8,7 @@ import { ProgrammerFault } from '../core/result';
 import { tables, type Db } from '../db';
 import { carryOut, commandSchema, listJobs } from './jobs';
 import { hashPin } from './pins';
+import { adoptEarlierPlant, savePlant } from './plant';
 import { registerSchema, saveRegister } from './registers';
 
 const siteSchema = z.strictObject({
@@ -35,11 +36,19 @@ export async function loadDemo(
   db: Db,
   folder = join(process.cwd(), 'demo'),
 ): Promise<'loaded' | 'kept'> {
-  if (listJobs(db).length > 0) return 'kept';
+  if (listJobs(db).length > 0) {
+    adoptEarlierPlant(db);
+    return 'kept';
+  }
   const site = readDemoSite(folder);
   const plant = parsePlantText(readFileSync(join(folder, 'quillmere.plant.json'), 'utf8'));
   if (!plant.ok) throw new ProgrammerFault(JSON.stringify(plant.problems));
-  saveRegister(db, 'plant', plant.value);
+  savePlant(db, {
+    document: plant.value,
+    expected: 0,
+    note: 'as delivered',
+    actor: 'site set-up',
+  });
   saveRegister(db, 'registers', site.registers);
   for (const { pin, authorisations, ...person } of site.people) {
     const row = {

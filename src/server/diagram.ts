@@ -1,10 +1,17 @@
+import { group } from 'd3';
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
 import type { Diagram, IsolationPlan, PlantGraph } from '../core/plant';
 import { linksOf, otherEnd } from '../core/plant';
 
 const SYMBOL = 26;
 const elk = new ELK();
-const drawn = new Map<string, Promise<Diagram>>();
+const drawings = new WeakMap<PlantGraph, Map<string, Promise<Diagram>>>();
+
+function drawnOf(graph: PlantGraph): Map<string, Promise<Diagram>> {
+  const drawn = drawings.get(graph) ?? new Map<string, Promise<Diagram>>();
+  drawings.set(graph, drawn);
+  return drawn;
+}
 
 function toElk(graph: PlantGraph, sections: ReadonlySet<number>): ElkNode {
   const links = graph.links.flatMap((link, number) =>
@@ -20,7 +27,7 @@ function toElk(graph: PlantGraph, sections: ReadonlySet<number>): ElkNode {
       'elk.direction': 'RIGHT',
       'elk.edgeRouting': 'ORTHOGONAL',
       'elk.layered.spacing.nodeNodeBetweenLayers': '22',
-      'elk.spacing.nodeNode': '18',
+      'elk.spacing.nodeNode': '26',
       'elk.separateConnectedComponents': 'true',
     },
     children: [
@@ -42,6 +49,7 @@ async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Di
     const points = path ? [path.startPoint, ...(path.bendPoints ?? []), path.endPoint] : [];
     return { link: edge.id.slice(3), points: points.map(({ x, y }) => [x, y] as const) };
   });
+  const outletsAt = group(graph.outlets, ({ section }) => section);
   return {
     width: laid.width ?? 0,
     height: laid.height ?? 0,
@@ -58,6 +66,7 @@ async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Di
         y,
         width,
         height,
+        outlets: outletsAt.get(section.id) ?? [],
       };
     }),
     links: graph.links.flatMap((link) => {
@@ -80,6 +89,7 @@ async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Di
 
 function layOnce(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Diagram> {
   const key = [...sections].sort((a, b) => a - b).join(',');
+  const drawn = drawnOf(graph);
   const known = drawn.get(key);
   if (known) return known;
   const fresh = lay(graph, sections);

@@ -67,6 +67,11 @@ export function readJob(db: Db, jobId: string): JobRecord {
   return { state: replay(history), sequence: history.length, history };
 }
 
+/** The site as it counts for a job: an accepted plan is tied to the drawing that it was made on. */
+export function readSiteFor(db: Db, state: DossierState): SiteFacts {
+  return readSite(db, state?.plan.kind === 'accepted' ? state.plan.plantVersion : undefined);
+}
+
 function readOthers(db: Db, jobId: string): OtherJobs {
   const rows = db
     .select()
@@ -105,6 +110,15 @@ function project(tx: Db, jobId: string, dossier: Dossier, site: SiteFacts): void
     .onConflictDoUpdate({ target: tables.jobRows.id, set: row })
     .run();
   tx.delete(tables.holdings).where(eq(tables.holdings.job, jobId)).run();
+  if (dossier.plan.kind === 'accepted') {
+    for (const [point, { by, at }] of Object.entries(dossier.plan.labels)) {
+      const seen = { point, job: jobId, actor: by, at };
+      tx.insert(tables.asBuilt)
+        .values(seen)
+        .onConflictDoUpdate({ target: tables.asBuilt.point, set: seen })
+        .run();
+    }
+  }
   const held = listHoldings(jobId, dossier);
   if (held.length > 0) tx.insert(tables.holdings).values(held).run();
 }
@@ -143,7 +157,7 @@ export function carryOut(db: Db, request: Request): Answer {
         .map(({ type, actor, at }) => ({ type, actor, at }));
       return { ok: false, kind: 'changed-meanwhile', sequence, changes };
     }
-    const site = readSite(tx);
+    const site = readSiteFor(tx, state);
     const now = readNow(tx);
     const context: Context = {
       jobId,
@@ -187,9 +201,9 @@ export function listJobs(db: Db) {
 
 /** Rebuilds each job's list row and holdings from the ledger in memory and names the jobs whose stored ones differ. */
 export function compareProjections(db: Db): string[] {
-  const site = readSite(db);
   return listJobs(db).flatMap((row) => {
     const { state } = readJob(db, row.id);
+    const site = readSiteFor(db, state);
     const held = db.select().from(tables.holdings).where(eq(tables.holdings.job, row.id)).all();
     const text = (rows: readonly { kind: string; item: string }[]) =>
       rows

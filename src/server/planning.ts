@@ -1,28 +1,66 @@
-import { checkPlan, computeCost, planIsolation, type PlanningResult } from '../core/isolation';
+import {
+  checkPlan,
+  computeCost,
+  explainPoints,
+  listFailures,
+  type GradePolicy,
+} from '../core/isolation';
 import { findRequirement, type Dossier } from '../core/job';
-import type { IsolationPlan } from '../core/plant';
+import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
+import type { Diagram } from '../core/plant';
 import type { Db } from '../db';
-import { readJob } from './jobs';
-import { readSite } from './registers';
-import { loadSolver } from './solver';
+import { drawAround } from './diagram';
+import { readJob, readSiteFor } from './jobs';
 
 function findDossier(db: Db, jobId: string): Dossier | undefined {
   return readJob(db, jobId).state;
 }
 
-/** Computes the three answers for a job as it stands; undefined when there is no such job. */
-export async function computeAnswers(db: Db, jobId: string): Promise<PlanningResult | undefined> {
+/** What has to be known to plan a job elsewhere, in plain data. */
+export interface PlanningProblem {
+  readonly plant: Plant;
+  readonly scope: Scope;
+  readonly grades: Readonly<Record<string, Grade>>;
+  readonly policy: GradePolicy;
+}
+
+/** The planning problem of a job as it stands; undefined when there is no such job. */
+export function readProblem(db: Db, jobId: string): PlanningProblem | undefined {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
-  const site = readSite(db);
-  return planIsolation(site.graph, findRequirement(dossier, site), await loadSolver());
+  const { graph, policy } = readSiteFor(db, dossier);
+  const grades = Object.fromEntries(
+    Object.entries(dossier.grades).map(([source, { grade }]) => [source, grade]),
+  );
+  return { plant: graph.plant, scope: dossier.scope, grades, policy };
+}
+
+/** Why each point of a plan is there, and what one failure more would mean. */
+export function explainPlan(db: Db, jobId: string, plan: IsolationPlan) {
+  const dossier = findDossier(db, jobId);
+  if (!dossier) return undefined;
+  const site = readSiteFor(db, dossier);
+  const requirement = findRequirement(dossier, site);
+  return {
+    points: explainPoints(site.graph, requirement, plan),
+    failures: listFailures(site.graph, requirement, plan),
+  };
+}
+
+/** The surroundings of a job's work with every point of a plan on them. */
+export function drawPlan(db: Db, jobId: string, plan: IsolationPlan): Promise<Diagram> | undefined {
+  const dossier = findDossier(db, jobId);
+  if (!dossier) return undefined;
+  const { graph } = readSiteFor(db, dossier);
+  const work = dossier.scope.work.map(({ section }) => section);
+  return drawAround(graph, work, plan, []);
 }
 
 /** Checks a plan that someone is editing, without keeping it. */
 export function tryPlan(db: Db, jobId: string, plan: IsolationPlan) {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
-  const site = readSite(db);
+  const site = readSiteFor(db, dossier);
   const check = checkPlan(site.graph, findRequirement(dossier, site), plan);
   return { ...check, cost: computeCost(site.graph, plan) };
 }

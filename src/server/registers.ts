@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { DEFAULT_GRADE_POLICY } from '../core/isolation';
 import type { SiteFacts } from '../core/job';
 import { ROLES, type Instrument, type Person } from '../core/people/people';
-import { buildGraph, parsePlant, type PlantGraph } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
 import { tables, type Db } from '../db';
+import { readGraph, readPlantVersion } from './plant';
 
 const instant = z.iso.datetime();
 const authorisations = z.array(z.strictObject({ role: z.enum(ROLES), until: instant }));
@@ -39,21 +39,6 @@ function readRegister(db: Db, name: string): { version: number; document: unknow
   return { version: row.version, document: JSON.parse(row.document) as unknown };
 }
 
-let known: { text: string; graph: PlantGraph } | undefined;
-
-/** The graph of the plant in force; built once a version. */
-export function readGraph(db: Db): PlantGraph {
-  const row = db.select().from(tables.registers).where(eq(tables.registers.name, 'plant')).get();
-  if (row === undefined)
-    throw new ProgrammerFault('the database holds no plant: load a site first');
-  if (known?.text === row.document) return known.graph;
-  const parsed = parsePlant(JSON.parse(row.document));
-  if (!parsed.ok)
-    throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
-  known = { text: row.document, graph: buildGraph(parsed.value) };
-  return known.graph;
-}
-
 export function listPeople(db: Db): Person[] {
   return db
     .select()
@@ -70,13 +55,22 @@ export function listPeople(db: Db): Person[] {
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
   new Map(rows.map((row) => [row.id, row]));
 
-/** Everything of the site that a decision needs. */
-export function readSite(db: Db): SiteFacts {
+/**
+ * Everything of the site that a decision needs. `tiedTo` is the version of the drawing that counts for a job whose plan is
+ * accepted; without it the newest counts.
+ */
+export function readSite(db: Db, tiedTo?: number): SiteFacts {
+  const newest = readPlantVersion(db);
+  const plantVersion = tiedTo ?? newest;
   const { locks, boxes, instruments } = registerSchema.parse(
     readRegister(db, 'registers').document,
   );
   return {
-    graph: readGraph(db),
+    graph: readGraph(db, plantVersion),
+    plantVersion,
+    ...(plantVersion === newest
+      ? {}
+      : { newest: { version: newest, graph: readGraph(db, newest) } }),
     policy: DEFAULT_GRADE_POLICY,
     people: byId(listPeople(db)),
     locks: byId(locks),
@@ -85,8 +79,8 @@ export function readSite(db: Db): SiteFacts {
   };
 }
 
-/** Stores plant and registers, each as a new version. */
-export function saveRegister(db: Db, name: 'plant' | 'registers', document: unknown): void {
+/** Stores a register as a new version. */
+export function saveRegister(db: Db, name: 'registers', document: unknown): void {
   const old = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
   const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
   db.insert(tables.registers)

@@ -37,7 +37,10 @@ describe('carryOut', () => {
   it('refuses a key that was used for something else', () => {
     const request = draft();
     carryOut(db, request);
-    const other = carryOut(db, { ...request, command: { kind: 'submit-plan' } });
+    const other = carryOut(db, {
+      ...request,
+      command: { kind: 'submit-plan', drawingChecked: false },
+    });
     expect(!other.ok && other.kind === 'refused' && other.refusals[0]?.code).toBe('key-reused');
   });
 

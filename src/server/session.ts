@@ -2,10 +2,12 @@ import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
-import type { Person } from '../core/people/people';
+import { findAuthorisation, type Person } from '../core/people/people';
 import { tables, type Db } from '../db';
+import { readNow } from './clock';
 import { sharedDatabase } from './database';
 import { listPeople } from './registers';
+import { respondError } from './respond';
 
 interface SessionData {
   person?: string;
@@ -41,4 +43,16 @@ export async function findMe(): Promise<Person | undefined> {
   return person === undefined
     ? undefined
     : listPeople(sharedDatabase()).find(({ id }) => id === person);
+}
+
+/** The coordinator who is signed in, or the response that refuses anyone else. */
+export async function findCoordinator(): Promise<
+  | { readonly ok: true; readonly person: Person }
+  | { readonly ok: false; readonly response: Response }
+> {
+  const person = await findMe();
+  if (!person) return { ok: false, response: respondError(401, 'Sign in first.') };
+  return findAuthorisation(person, 'coordinator', readNow(sharedDatabase())) === 'held'
+    ? { ok: true, person }
+    : { ok: false, response: respondError(403, 'Only a coordinator may change the plant.') };
 }

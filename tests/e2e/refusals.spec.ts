@@ -8,8 +8,18 @@ const signIn = async (page: Page, person: string) => {
 const DRAFT = { kind: 'draft-plan', origin: 'own', close: [], open: [], restrain: [] };
 
 test('every route refuses strangers, wrong roles and nonsense', async ({ page }) => {
-  for (const route of ['commands', 'answers', 'check']) {
+  for (const route of ['commands', 'check', 'explain', 'drawing']) {
     expect((await page.request.post(`/api/jobs/J-0001/${route}`, { data: {} })).status()).toBe(401);
+  }
+  for (const route of [
+    '/api/jobs/J-0001/problem',
+    '/api/jobs/J-0001/templates',
+    '/api/plant/export',
+  ]) {
+    expect((await page.request.get(route)).status()).toBe(401);
+  }
+  for (const route of ['/api/plant/preview', '/api/plant/versions']) {
+    expect((await page.request.post(route, { data: {} })).status()).toBe(401);
   }
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(401);
   expect(
@@ -33,7 +43,39 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect(
     (await page.request.post('/api/jobs/J-0001/check', { data: { close: 'all' } })).status(),
   ).toBe(400);
-  expect((await page.request.post('/api/jobs/NONE/answers', { data: {} })).status()).toBe(404);
+  expect(
+    (await page.request.post('/api/jobs/J-0001/explain', { data: { close: [1] } })).status(),
+  ).toBe(400);
+  for (const route of ['problem', 'templates']) {
+    expect((await page.request.get(`/api/jobs/NONE/${route}`)).status()).toBe(404);
+  }
+  expect(
+    (await page.request.post('/api/jobs/J-0001/drawing', { data: { close: 'all' } })).status(),
+  ).toBe(400);
+  for (const [query, status] of [
+    ['version=99', 404],
+    ['version=x', 404],
+    ['format=exe', 400],
+    ['format=zip', 200],
+  ] as const) {
+    expect((await page.request.get(`/api/plant/export?${query}`)).status()).toBe(status);
+  }
+  for (const route of ['/api/plant/preview', '/api/plant/versions']) {
+    expect((await page.request.post(route, { data: {} })).status()).toBe(403);
+  }
+  await signIn(page, 'ada');
+  expect((await page.request.post('/api/plant/preview', { data: 'rubbish' })).status()).toBe(422);
+  const saving = { document: {}, expected: 1, note: 'none', pin: pinOf('ada') };
+  for (const [more, status] of [
+    [{ note: '' }, 400],
+    [{ pin: '0000' }, 403],
+    [{ expected: 'x' }, 400],
+    [{}, 422],
+  ] as const) {
+    const answer = await page.request.post('/api/plant/versions', { data: { ...saving, ...more } });
+    expect(answer.status()).toBe(status);
+  }
+  await signIn(page, 'sol');
   expect((await page.request.post('/api/clock', { data: { hours: -1 } })).status()).toBe(403);
 });
 

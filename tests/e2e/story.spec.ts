@@ -1,11 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
-import { actAs, codesOf, expectNoBarriers, nameOf, pinOf, sendCommand, sign } from './desk';
-
-const JOB = 'J-0005';
-const shots = process.env.LANTERN_SHOTS;
-const shoot = async (page: Page, name: string) => {
-  if (shots) await page.screenshot({ path: `${shots}/${name}.png` });
-};
+import {
+  actAs,
+  choose,
+  codesOf,
+  expectNoBarriers,
+  nameOf,
+  pinOf,
+  press,
+  sendCommand,
+  shoot,
+  sign,
+  tick,
+  type,
+} from './desk';
 
 /** Does every open step of the work order, whoever it takes. */
 async function doField(page: Page, until: (phase: string) => boolean): Promise<void> {
@@ -28,7 +35,7 @@ async function doField(page: Page, until: (phase: string) => boolean): Promise<v
       await actAs(page, actor);
     const form = page.locator(`li[data-step="${phase}"][data-subject="${subject}"]`);
     if (phase === 'try-start') {
-      await form.getByRole('button', { name: /did not start/ }).click();
+      await press(form.getByRole('button', { name: /did not start/ }));
     } else {
       for (const label of [
         'Who was told',
@@ -37,76 +44,87 @@ async function doField(page: Page, until: (phase: string) => boolean): Promise<v
         'What was seen',
       ]) {
         const box = form.getByLabel(label);
-        if (await box.count()) await box.fill('as agreed with the control room');
+        if (await box.count()) await type(box, 'as agreed with the control room');
       }
       if (phase === 'prove') {
-        await form.getByLabel(/^Reading/).fill('0');
+        await type(form.getByLabel(/^Reading/), '0');
         if (subject.startsWith('voltage:'))
-          await form.getByLabel('tester proved before and after').check();
+          await tick(form.getByLabel('tester proved before and after'));
       }
-      await form.getByRole('button').click();
+      await press(form.getByRole('button'));
     }
     await expect(form).toContainText('✓');
   }
 }
 
-test('a seal change from raise to close', async ({ page }) => {
+test('a seal change from raise to close, by keyboard alone', async ({ page }) => {
   await page.goto('/login');
   await expectNoBarriers(page);
-  await page.getByLabel('Who are you?').selectOption('ada');
-  await page.getByLabel('PIN').fill('0000');
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await choose(page.getByLabel('Who are you?'), 'ada');
+  await type(page.getByLabel('PIN'), '0000');
+  await press(page.getByRole('button', { name: 'Sign in' }));
   await expect(page.getByText('That PIN is not right.')).toBeVisible();
-  await page.getByLabel('PIN').fill(pinOf('ada'));
+  await type(page.getByLabel('PIN'), pinOf('ada'));
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
   await expectNoBarriers(page);
 
-  await page.getByRole('link', { name: 'Raise a job' }).click();
-  await page
-    .getByLabel('What is to be done')
-    .fill('Seal change on digestate pump P-201, second shift');
-  await page.getByLabel('Equipment').selectOption('P-201');
-  await page.getByLabel('Section 1').selectOption('P201-CAS');
-  await page.getByRole('button', { name: 'One more place' }).click();
-  await page.getByLabel('Section 2').selectOption('P201-PSH');
-  await page.getByLabel('Who leads the work').selectOption('jun');
+  await press(page.getByRole('link', { name: 'Raise a job' }));
+  await type(
+    page.getByLabel('What is to be done'),
+    'Seal change on digestate pump P-201, second shift',
+  );
+  await choose(page.getByLabel('Equipment'), 'P-201');
+  await choose(page.getByLabel('Section 1'), 'P201-CAS');
+  await press(page.getByRole('button', { name: 'One more place' }));
+  await choose(page.getByLabel('Section 2'), 'P201-PSH');
+  await choose(page.getByLabel('Who leads the work'), 'jun');
   await expectNoBarriers(page);
-  await page.getByRole('button', { name: 'Raise the job' }).click();
-  await page.waitForURL(`**/jobs/${JOB}`);
+  await press(page.getByRole('button', { name: 'Raise the job' }));
+  await page.waitForURL(/jobs\/J-\d+$/);
+  const JOB = page.url().split('/').at(-1) ?? '';
 
   await expect(page.locator('[data-code="plan-missing"]')).toBeVisible();
-  await page.getByRole('link', { name: 'HOLDER' }).click();
+  await press(page.getByRole('link', { name: 'HOLDER' }));
   await expect(page.getByText('gas holder (biogas)')).toBeVisible();
-  await page.getByRole('button', { name: 'Compute the isolation' }).click();
-  await page.getByRole('button', { name: 'Take least effort' }).click({ timeout: 60_000 });
+  await press(page.getByRole('button', { name: 'Compute the isolation' }));
+  await press(page.getByRole('button', { name: 'Take least effort' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
-  await page.getByRole('button', { name: 'take FS-TR2004 out of the plan' }).click();
+  await press(page.getByRole('button', { name: 'take FS-TR2004 out of the plan' }));
   await expect(page.getByTestId('check-verdict')).toContainText('stops');
   const live = page.locator('[data-code="outlet-on-live-body"]').first();
   await expect(live).toContainText('DR-2004 on P201-DIS would be opened on live plant');
   await expect(live).toContainText('HT-2004');
-  await live.getByRole('button', { name: 'close and lock FS-TR2004 (fuse-switch)' }).click();
+  await press(live.getByRole('button', { name: 'close and lock FS-TR2004 (fuse-switch)' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
-  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await press(page.getByRole('button', { name: 'Keep this plan' }));
   await expect(page.locator('[data-code="plan-not-submitted"]')).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'plan');
-  await page.getByRole('button', { name: 'Put up for review' }).click();
+  await press(page.getByRole('button', { name: 'Put up for review' }));
 
-  await page.getByRole('button', { name: 'Accept the plan' }).click();
+  await press(page.getByRole('button', { name: 'Accept the plan' }));
   await sign(page, 'ada');
   await expect(page.locator('[data-code="own-review"]')).toBeVisible();
   await actAs(page, 'hana');
-  await page.getByRole('button', { name: 'Accept the plan' }).click();
+  await press(page.getByRole('button', { name: 'Accept the plan' }));
   await sign(page, 'hana');
+  await expect(page.getByRole('heading', { name: 'Walk the plan down' })).toBeVisible();
+  await expect(page.locator('[data-code="not-walked-down"]')).toBeVisible();
+  await expectNoBarriers(page);
+  await actAs(page, 'finn');
+  await walkDown(page);
   await expect(page.getByRole('heading', { name: 'Isolate, let down and prove' })).toBeVisible();
 
+  const sequence = async () => {
+    const probe = await sendCommand(page, JOB, { kind: 'submit-plan' }, 0);
+    return ((await probe.json()) as { sequence: number }).sequence;
+  };
   const refused = await sendCommand(
     page,
     JOB,
     { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' },
-    4,
+    await sequence(),
     ['hana', 'jun'],
   );
   expect(refused.status()).toBe(409);
@@ -120,36 +138,34 @@ test('a seal change from raise to close', async ({ page }) => {
   await shoot(page, 'isolate');
   await doField(page, () => false);
   await actAs(page, 'ada');
-  await page.getByRole('button', { name: 'Keys in, control lock on' }).click();
+  await press(page.getByRole('button', { name: 'Keys in, control lock on' }));
   await expect(page.getByRole('heading', { name: 'General permit' })).toBeVisible();
   await expect(page.getByTestId('lamps-dark')).not.toHaveText('0 dark');
   await expectNoBarriers(page);
 
   await actAs(page, 'hana');
-  await page.getByLabel('Hazard 1').fill('digestate left in the casing');
-  await page.getByLabel('Control 1').fill('drain open, visor and gloves');
-  await page.getByLabel('Protective equipment').fill('visor, gloves, gas alarm');
-  await page.getByLabel('In an emergency').fill('eyewash at the door, call 3333');
-  await page.getByRole('button', { name: 'Keep assessment' }).click();
-  await page.getByRole('button', { name: 'Approve' }).click();
+  await type(page.getByLabel('Hazard 1'), 'digestate left in the casing');
+  await type(page.getByLabel('Control 1'), 'drain open, visor and gloves');
+  await type(page.getByLabel('Protective equipment'), 'visor, gloves, gas alarm');
+  await type(page.getByLabel('In an emergency'), 'eyewash at the door, call 3333');
+  await press(page.getByRole('button', { name: 'Keep assessment' }));
+  await press(page.getByRole('button', { name: 'Approve' }));
   await sign(page, 'hana');
-  await page.getByLabel(/briefing held/).check();
-  await page.getByRole('button', { name: 'Issue with both signatures' }).click();
+  await tick(page.getByLabel(/briefing held/));
+  await press(page.getByRole('button', { name: 'Issue with both signatures' }));
   await sign(page, 'hana', 'jun');
-  await expect(page.getByRole('heading', { name: 'Permit P-0005' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: `Permit ${JOB.replace('J', 'P')}` }),
+  ).toBeVisible();
 
-  await page.getByLabel('Who signs on').selectOption('kit');
-  await page.getByLabel('Personal lock').selectOption('W-02');
-  await page.getByRole('button', { name: 'Sign on' }).click();
+  await choose(page.getByLabel('Who signs on'), 'kit');
+  await choose(page.getByLabel('Personal lock'), 'W-02');
+  await press(page.getByRole('button', { name: 'Sign on' }));
   await sign(page, 'kit');
   await expect(page.getByTestId('count-on')).toHaveText('1');
   await expectNoBarriers(page);
   await shoot(page, 'work');
 
-  const sequence = async () => {
-    const probe = await sendCommand(page, JOB, { kind: 'submit-plan' }, 0);
-    return ((await probe.json()) as { sequence: number }).sequence;
-  };
   const stolen = await sendCommand(
     page,
     JOB,
@@ -169,30 +185,30 @@ test('a seal change from raise to close', async ({ page }) => {
     expect.arrayContaining(['role-missing', 'permit-open', 'box-still-locked']),
   );
 
-  await page.getByRole('button', { name: `Sign ${nameOf('kit')} off` }).click();
+  await press(page.getByRole('button', { name: `Sign ${nameOf('kit')} off` }));
   await sign(page, 'kit');
   await expect(page.getByTestId('count-on')).toHaveText('0');
   await actAs(page, 'ada');
-  await page.getByRole('button', { name: 'demo: 1 h later' }).click();
+  await press(page.getByRole('button', { name: 'demo: 1 h later' }));
   expect((await page.request.post('/api/clock', { data: { hours: 8 } })).ok()).toBe(true);
   await actAs(page, 'hana');
   await expect(page.getByText('LAPSED at', { exact: true })).toBeVisible();
-  await page.getByLabel('Who signs on').selectOption('kit');
-  await page.getByLabel('Personal lock').selectOption('W-02');
-  await page.getByRole('button', { name: 'Sign on' }).click();
+  await choose(page.getByLabel('Who signs on'), 'kit');
+  await choose(page.getByLabel('Personal lock'), 'W-02');
+  await press(page.getByRole('button', { name: 'Sign on' }));
   await sign(page, 'kit');
   await expect(page.getByRole('alert').locator('[data-code="permit-lapsed"]')).toBeVisible();
   await actAs(page, 'jun');
-  await page.getByLabel(/tools and people out/).check();
-  await page.getByRole('button', { name: 'Hand back' }).click();
+  await tick(page.getByLabel(/tools and people out/));
+  await press(page.getByRole('button', { name: 'Hand back' }));
   await sign(page, 'jun');
   await actAs(page, 'hana');
-  await page.getByLabel('What was inspected').fill('seal dry, guard on');
-  await page.getByRole('button', { name: 'Inspected: close the permit' }).click();
+  await type(page.getByLabel('What was inspected'), 'seal dry, guard on');
+  await press(page.getByRole('button', { name: 'Inspected: close the permit' }));
   await sign(page, 'hana');
 
   await actAs(page, 'ada');
-  await page.getByRole('button', { name: /Take control lock/ }).click();
+  await press(page.getByRole('button', { name: /Take control lock/ }));
   await expect(page.getByRole('button', { name: /Take control lock/ })).toHaveCount(0);
   for (const actor of ['finn', 'elif']) {
     await actAs(page, actor);
@@ -201,7 +217,7 @@ test('a seal change from raise to close', async ({ page }) => {
       if ((await step.count()) === 0) break;
       const subject = (await step.getAttribute('data-subject')) ?? '';
       if (actor === 'finn' && (await step.textContent())?.includes(nameOf('elif'))) break;
-      await step.getByRole('button').click();
+      await press(step.getByRole('button'));
       if ((await step.textContent())?.includes('lock')) await signIfAsked(page, actor);
       await expect(page.locator(`li[data-subject="${subject}"]`)).toContainText('✓');
     }
@@ -210,17 +226,17 @@ test('a seal change from raise to close', async ({ page }) => {
   await shoot(page, 'restore');
   for (const point of await page.locator('li[data-point]').all()) {
     const normal = (await point.textContent())?.includes('normally open') ? 'open' : 'closed';
-    await point.getByRole('button', { name: `Found ${normal}` }).click();
+    await press(point.getByRole('button', { name: `Found ${normal}` }));
     await expect(point).toContainText('✓');
   }
-  await page.getByLabel('Who was told').fill('control room and pump hall');
-  await page.getByRole('button', { name: 'Operations takes it back' }).click();
+  await type(page.getByLabel('Who was told'), 'control room and pump hall');
+  await press(page.getByRole('button', { name: 'Operations takes it back' }));
   await sign(page, 'cora');
   await actAs(page, 'ada');
-  await page.getByRole('button', { name: 'Close the job' }).click();
+  await press(page.getByRole('button', { name: 'Close the job' }));
   await sign(page, 'ada');
   await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible();
-  await page.getByRole('link', { name: 'Whole record' }).click();
+  await press(page.getByRole('link', { name: 'Whole record' }));
   await expect(page.getByText('job closed')).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'record');
@@ -228,6 +244,16 @@ test('a seal change from raise to close', async ({ page }) => {
   await expect(page.getByText('The ledger is whole')).toBeVisible();
   await expectNoBarriers(page);
 });
+
+/** Finds every point as it is drawn. */
+async function walkDown(page: Page): Promise<void> {
+  for (const point of await page.locator('li[data-label]').all()) {
+    const tag = (await point.getAttribute('data-label')) ?? '';
+    await press(point.getByRole('button', { name: `${tag} is as drawn` }));
+    const heading = page.getByRole('heading', { name: 'Isolate, let down and prove' });
+    await expect(point.getByText(/as drawn:/).or(heading)).toBeVisible();
+  }
+}
 
 async function signIfAsked(page: Page, actor: string): Promise<void> {
   const dialog = page.getByRole('dialog', { name: 'Sign' });

@@ -1,5 +1,11 @@
 import { randomLcg, randomInt } from 'd3';
-import type { Grade, LinkKind, Plant, Scope } from '../../src/core/plant';
+import {
+  CONVERTING_KINDS,
+  type Grade,
+  type LinkKind,
+  type Plant,
+  type Scope,
+} from '../../src/core/plant';
 
 /** A seeded stream of choices, so that a failure can be repeated from its seed. */
 export class Dice {
@@ -47,12 +53,21 @@ const KINDS: readonly LinkKind[] = [
   'exchanger',
 ];
 
-function rollLink(dice: Dice, n: number, count: number): Plant['links'][number] {
+/** A kind that may join two sections: what keeps a medium apart is only put within one. */
+function rollKind(dice: Dice, isOneMedium: boolean): LinkKind {
+  const kind = dice.pick(KINDS);
+  return isOneMedium || CONVERTING_KINDS.has(kind)
+    ? kind
+    : dice.pick(['pump', 'motor', 'exchanger']);
+}
+
+function rollLink(dice: Dice, n: number, media: readonly string[]): Plant['links'][number] {
+  const count = media.length;
   const a = n < count - 1 ? n + 1 : dice.below(count);
   const b = n < count - 1 ? dice.below(n + 1) : (a + 1 + dice.below(count - 1)) % count;
   return {
     id: `L${n}`,
-    kind: dice.pick(KINDS),
+    kind: rollKind(dice, media[a] === media[b]),
     between: [`S${a}`, `S${b}`],
     ...(dice.chance(0.15) ? { normal: 'closed' as const } : {}),
     ...(dice.chance(0.1) ? { lockable: false } : {}),
@@ -71,7 +86,11 @@ export function rollPlant(seed: number): {
   const count = 3 + dice.below(4);
   const linkCount = count - 1 + dice.below(3);
   const outletCount = 1 + dice.below(4);
-  const links = Array.from({ length: linkCount }, (_, n) => rollLink(dice, n, count));
+  const main = dice.pick(MEDIA).id;
+  const media = Array.from({ length: count }, () =>
+    dice.chance(0.8) ? main : dice.pick(MEDIA).id,
+  );
+  const links = Array.from({ length: linkCount }, (_, n) => rollLink(dice, n, media));
   const outlets = Array.from({ length: outletCount }, (_, n) => {
     const kind = dice.pick(['vent', 'drain', 'bleed', 'bleed', 'earth'] as const);
     return {
@@ -85,7 +104,7 @@ export function rollPlant(seed: number): {
   const sections = Array.from({ length: count }, (_, n) => ({
     id: `S${n}`,
     name: `section ${n}`,
-    medium: dice.pick(MEDIA).id,
+    medium: media[n] ?? main,
     area: 'A',
     ...(n > 0 && (n === count - 1 || dice.chance(0.3)) ? { source: { name: `source ${n}` } } : {}),
     ...(dice.chance(0.5) ? { serves: dice.below(20) } : {}),

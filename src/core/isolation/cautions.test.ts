@@ -116,7 +116,10 @@ const TABLE: [string, Change, IsolationPlan, FindingCode, string[], object?][] =
   [
     'a relief cut off from what a source still drives',
     {
-      links: { SB: { kind: 'relief-valve', protects: ['MID'] } },
+      links: {
+        V1: { kind: 'exchanger' },
+        SB: { kind: 'relief-valve', protects: ['MID'] },
+      },
       sections: { SRC: { medium: 'HEAT' } },
     },
     held,

@@ -1,5 +1,5 @@
 import { computeBlockedInRise } from '../energy/blocked-in';
-import { isFluid, labelParts, type Link, type PlantGraph } from '../plant';
+import { compareIds, isFluid, labelParts, type Link, type PlantGraph } from '../plant';
 import { leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
 import { listLostSections } from './cost';
 import { makeFinding, type Finding } from './findings';
@@ -46,14 +46,15 @@ function cautionNoOutlet(
   state: PlantState,
   requirement: Requirement,
 ): Finding[] {
-  const bodiesWithOutlet = new Set(
-    graph.outlets.flatMap((outlet, number) =>
-      outlet.kind === 'earth' ? [] : [bodyOf(state, sectionOfOutlet(graph, number))],
-    ),
+  const fluid = requirement.trace.zone.filter((section) =>
+    isFluid(graph.medium[section]?.energy ?? 'electrical'),
   );
-  return requirement.trace.zone
-    .filter((section) => isFluid(graph.medium[section]?.energy ?? 'electrical'))
-    .filter((section) => !bodiesWithOutlet.has(bodyOf(state, section)))
+  const without = new Set(fluid.map((section) => bodyOf(state, section)));
+  graph.outlets.forEach((outlet, number) => {
+    if (outlet.kind !== 'earth') without.delete(bodyOf(state, sectionOfOutlet(graph, number)));
+  });
+  return fluid
+    .filter((section) => without.has(bodyOf(state, section)))
     .map((section) => {
       const id = graph.sections[section]?.id ?? '';
       return makeFinding(
@@ -104,19 +105,29 @@ interface BodySurvey {
   canRelieve: boolean;
 }
 
+/** The bodies without source that barriers shut in, with what lies in each. */
 function surveyBodies(graph: PlantGraph, state: PlantState): Map<number, BodySurvey> {
   const survey = new Map<number, BodySurvey>();
-  state.body.forEach((body, section) => {
-    const entry = survey.get(body) ?? { sections: [], barriers: [], canRelieve: false };
-    entry.sections.push(section);
-    survey.set(body, entry);
-  });
+  const endsOf = (number: number) => [
+    bodyOf(state, graph.ends[2 * number] as number),
+    bodyOf(state, graph.ends[2 * number + 1] as number),
+  ];
   graph.links.forEach((link, number) => {
-    const ends = [graph.ends[2 * number] as number, graph.ends[2 * number + 1] as number];
-    for (const body of new Set(ends.map((end) => bodyOf(state, end)))) {
+    if (!state.barred[number]) return;
+    for (const body of new Set(endsOf(number))) {
+      if (state.live[body]) continue;
+      const entry = survey.get(body) ?? { sections: [], barriers: [], canRelieve: false };
+      entry.barriers.push(link.id);
+      survey.set(body, entry);
+    }
+  });
+  if (survey.size === 0) return survey;
+  state.body.forEach((body, section) => survey.get(body)?.sections.push(section));
+  graph.links.forEach((link, number) => {
+    if (link.kind !== 'relief-valve' || state.barred[number]) return;
+    for (const body of endsOf(number)) {
       const entry = survey.get(body);
-      if (state.barred[number]) entry?.barriers.push(link.id);
-      else if (link.kind === 'relief-valve' && entry) entry.canRelieve = true;
+      if (entry) entry.canRelieve = true;
     }
   });
   for (const outlet of state.opened) {
@@ -127,11 +138,11 @@ function surveyBodies(graph: PlantGraph, state: PlantState): Map<number, BodySur
 }
 
 function cautionBlockedIn(graph: PlantGraph, state: PlantState): Finding[] {
-  return [...surveyBodies(graph, state)].flatMap(([body, { sections, barriers, canRelieve }]) => {
+  return [...surveyBodies(graph, state).values()].flatMap(({ sections, barriers, canRelieve }) => {
     const fluid = sections.filter((section) => isFluid(graph.medium[section]?.energy ?? 'gravity'));
     const full =
       fluid.length > 0 && fluid.every((section) => graph.medium[section]?.phase === 'liquid');
-    if (!full || canRelieve || state.live[body] || barriers.length < 2) return [];
+    if (!full || canRelieve || barriers.length < 2) return [];
     const first = graph.sections[fluid[0] as number];
     const from = first?.temperature_c ?? USUAL_LINE_C;
     const rise = computeBlockedInRise(from, from + BLOCKED_IN_WARMING_K);
@@ -167,6 +178,11 @@ function cautionSharedSystem(graph: PlantGraph, state: PlantState): Finding[] {
 
 /** A bled body that is only one because a link that stands closed in normal running is taken as open. */
 function cautionBledThrough(graph: PlantGraph, state: PlantState): Finding[] {
+  const suspects = [...graph.links.keys()].filter((number) => {
+    if (graph.links[number]?.normal !== 'closed' || state.barred[number]) return false;
+    return state.bled[bodyOf(state, graph.ends[2 * number] as number)] === 1;
+  });
+  if (suspects.length === 0) return [];
   const asItStands = labelParts(
     graph,
     (link) => !state.barred[link] && graph.links[link]?.normal !== 'closed',
@@ -176,20 +192,23 @@ function cautionBledThrough(graph: PlantGraph, state: PlantState): Finding[] {
       .filter((outlet) => graph.outlets[outlet]?.kind !== 'earth')
       .map((outlet) => asItStands[sectionOfOutlet(graph, outlet)]),
   );
-  return graph.links.flatMap((link, number) => {
-    if (link.normal !== 'closed' || state.barred[number]) return [];
+  return suspects.flatMap((number) => {
+    const { id } = graph.links[number] as Link;
     const ends = [graph.ends[2 * number] as number, graph.ends[2 * number + 1] as number];
-    if (!ends.every((end) => state.bled[bodyOf(state, end)])) return [];
     const shut = ends.filter((end) => !opened.has(asItStands[end]));
     if (shut.length === 0) return [];
     const names = shut.map((end) => graph.sections[end]?.id ?? '').join(' and ');
-    const words = `${names} counts as bled through ${link.id}, which stands closed in normal running: open ${link.id}, or bleed ${names} as well`;
+    const words = `${names} counts as bled through ${id}, which stands closed in normal running: open ${id}, or bleed ${names} as well`;
     const mends = graph.outlets
       .filter(
         (outlet, at) => shut.includes(sectionOfOutlet(graph, at)) && leadsToSafety(graph, outlet),
       )
-      .map(({ id }) => ({ action: 'open' as const, id, words: `open ${id}` }));
-    return [makeFinding('bled-through-closed-link', link.id, words, { mends })];
+      .map((outlet) => ({
+        action: 'open' as const,
+        id: outlet.id,
+        words: `open ${outlet.id}`,
+      }));
+    return [makeFinding('bled-through-closed-link', id, words, { mends })];
   });
 }
 
@@ -198,8 +217,11 @@ function cautionFailingOpen(
   state: PlantState,
   lost: ReadonlySet<number>,
 ): Finding[] {
-  return graph.links.flatMap((link, number) => {
-    if (!state.barred[number] || link.fails !== 'open' || link.powered_by === undefined) return [];
+  return [...new Set(state.plan.close)].sort(compareIds).flatMap((id) => {
+    const number = graph.linkAt.get(id) ?? -1;
+    const link = graph.links[number];
+    if (!link || !state.barred[number] || link.fails !== 'open') return [];
+    if (link.powered_by === undefined) return [];
     const power = graph.sectionAt.get(link.powered_by) ?? -1;
     if (!lost.has(power)) return [];
     const words = `${link.id} fails open, and this plan takes away its motive power from ${link.powered_by}`;

@@ -31,6 +31,25 @@ export function closingMinutes(link: Link): number {
 /** Minutes to open one outlet, or to apply an earth: its own figure, else 5. Source: practice. */
 export const openingMinutes = (outlet: Outlet): number => outlet.minutes ?? 5;
 
+interface LineUp {
+  /** 1 for each link over which supply passes in normal line-up. */
+  readonly supply: Uint8Array;
+  /** 1 for each section that a source feeds in it. */
+  readonly fed: Uint8Array;
+}
+
+/** What no plan changes, worked out once a graph: the check runs with every change that someone makes. */
+const lineUps = new WeakMap<PlantGraph, LineUp>();
+
+function findLineUp(graph: PlantGraph): LineUp {
+  const known = lineUps.get(graph);
+  if (known) return known;
+  const supply = listSupplyLinks(graph);
+  const lineUp = { supply, fed: computeFed(graph, (link) => supply[link] === 1) };
+  lineUps.set(graph, lineUp);
+  return lineUp;
+}
+
 /** 1 for each link over which supply passes in normal line-up: not normally closed, within a medium or converting it. */
 export function listSupplyLinks(graph: PlantGraph): Uint8Array {
   return Uint8Array.from(graph.links, (link, number) => {
@@ -44,18 +63,22 @@ export function listSupplyLinks(graph: PlantGraph): Uint8Array {
 /** 1 for each section that a source feeds over the given links. */
 export function computeFed(graph: PlantGraph, supplies: (link: number) => boolean): Uint8Array {
   const part = labelParts(graph, supplies);
-  const fedParts = new Set<number>();
-  graph.isSource.forEach((isSource, section) => {
-    if (isSource) fedParts.add(part[section] as number);
-  });
-  return Uint8Array.from(part, (number) => (fedParts.has(number) ? 1 : 0));
+  const isFed = new Uint8Array(part.length);
+  for (let section = 0; section < part.length; section++) {
+    if (graph.isSource[section]) isFed[part[section] as number] = 1;
+  }
+  const fed = new Uint8Array(part.length);
+  for (let section = 0; section < part.length; section++) {
+    fed[section] = isFed[part[section] as number] as number;
+  }
+  return fed;
 }
 
 /** Numbers of the sections that a source feeds in normal line-up and none feeds once `close` is closed as well. */
 export function listLostSections(graph: PlantGraph, close: readonly string[]): number[] {
-  const supply = listSupplyLinks(graph);
-  const closed = new Set(close.map((id) => graph.linkAt.get(id)));
-  const before = computeFed(graph, (link) => supply[link] === 1);
+  const { supply, fed: before } = findLineUp(graph);
+  const closed = new Set(close.flatMap((id) => graph.linkAt.get(id) ?? []));
+  if (![...closed].some((link) => supply[link] === 1)) return [];
   const after = computeFed(graph, (link) => supply[link] === 1 && !closed.has(link));
   return [...before.keys()].filter((section) => before[section] && !after[section]);
 }

@@ -1,19 +1,21 @@
 export * from './bodies';
 export * from './check';
 export * from './cost';
+export * from './failures';
 export * from './findings';
-export { findBestPlan } from './planner/best';
-export { planIsolation, type PlanAnswer, type PlanningResult } from './planner/plan';
 export {
-  writeLp,
-  type IntegerProgramme,
-  type ProgrammeOutcome,
-  type ProgrammeSolver,
-} from './planner/programme';
+  planIsolation,
+  type PlanAnswer,
+  type PlanningResult,
+  type PlanningWatch,
+} from './planner/plan';
 export type { ExtraMeasure } from './planner/shortfall';
 export type { Stage } from './planner/stages';
-export type { Aim } from './planner/solve';
+export { limitTime, type SearchLimits } from './planner/limits';
+export type { Aim } from './planner/search';
+export { checkValvedStage } from './planner/stages';
 export * from './policy';
+export * from './reasons';
 export * from './requirement';
 export * from './routes';
 export * from './trace';

@@ -1,4 +1,4 @@
-import { linksOf, otherEnd, type PlantGraph } from '../plant';
+import { otherEnd, type PlantGraph } from '../plant';
 
 /** A walk over links, from where energy starts to where it arrives. Empty when both are the same section. */
 export type Route = readonly number[];
@@ -36,7 +36,9 @@ export function searchRoutes(
       const section = queue[at] as number;
       if (done[section] || cost[section] !== ring) continue;
       done[section] = 1;
-      for (const link of linksOf(graph, section)) {
+      const end = graph.start[section + 1] as number;
+      for (let index = graph.start[section] as number; index < end; index++) {
+        const link = graph.incident[index] as number;
         const next = otherEnd(graph, link, section);
         const step = weigh(link, section, next);
         if (step < 0 || ring + step >= (cost[next] as number)) continue;

@@ -37,8 +37,7 @@ export function listZone(graph: PlantGraph, scope: Scope): number[] {
 
 /** Routes from everywhere to the work, over as few normally closed links as possible, then over few links. */
 function searchFromWork(graph: PlantGraph, zone: readonly number[]): RouteTree {
-  const closed = Uint8Array.from(graph.links, (link) => (link.normal === 'closed' ? 1 : 0));
-  return searchRoutes(graph, zone, (link) => closed[link] as number);
+  return searchRoutes(graph, zone, (link) => graph.isNormallyClosed[link] as number);
 }
 
 /**

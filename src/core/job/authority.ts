@@ -51,6 +51,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'return-plan':
     case 'accept-plan':
       return ['coordinator', 'issuing-authority', ...ISOLATING];
+    case 'check-label':
+      return ['area-operator', 'coordinator', ...ISOLATING];
+    case 'note-calculation':
+      return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'tell-affected':
       return ['coordinator', 'area-operator'];
     case 'stop-plant':

@@ -5,6 +5,9 @@ const id = z.string().trim().min(1).max(80);
 const words = z.string().trim().min(1).max(2000);
 const note = z.string().trim().max(2000);
 
+/** What someone who walks a plan down finds at a point. */
+export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as const;
+
 /** Everything that a person can do to a job. PINs never stand in a command: who signed is a fact given beside it. */
 export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -20,15 +23,46 @@ export const commandSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('draft-plan'),
-    origin: z.enum(['effort', 'outage', 'points', 'own']),
+    origin: z.enum(['effort', 'outage', 'points', 'own', 'template']),
+    /** The job whose plan was taken as a template. */
+    template: id.optional(),
     close: z.array(id).max(500),
     open: z.array(id).max(500),
     restrain: z.array(id).max(500),
   }),
-  z.strictObject({ kind: z.literal('set-grade'), source: id, grade: z.enum(GRADES), reason: note }),
-  z.strictObject({ kind: z.literal('submit-plan') }),
+  z.strictObject({
+    kind: z.literal('set-grade'),
+    source: id,
+    grade: z.enum(GRADES),
+    reason: note,
+    measures: z.array(words).max(20).default([]),
+  }),
+  z.strictObject({
+    kind: z.literal('submit-plan'),
+    /** Said when no source reaches the work on the drawing: someone has looked at the plant itself. */
+    drawingChecked: z.boolean().default(false),
+  }),
   z.strictObject({ kind: z.literal('return-plan'), note: words }),
   z.strictObject({ kind: z.literal('accept-plan'), note }),
+  z.strictObject({
+    kind: z.literal('check-label'),
+    point: id,
+    found: z.enum(LABEL_ANSWERS),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('note-calculation'),
+    calculation: id,
+    /** What it is about: an outlet, store or section of the plant. */
+    subject: id,
+    inputs: z.record(
+      id,
+      z.union([
+        z.strictObject({ value: z.number(), unit: z.string().max(40) }),
+        z.string().max(80),
+      ]),
+    ),
+  }),
   z.strictObject({ kind: z.literal('tell-affected'), who: words }),
   z.strictObject({ kind: z.literal('stop-plant'), how: words }),
   z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id }),

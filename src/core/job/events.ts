@@ -1,6 +1,14 @@
 import { ProgrammerFault } from '../result';
 import type { CommandKind, CommandOf } from './commands';
-import type { Dossier, DossierState, IsolationRecord, Mark, PermitRecord } from './state';
+import type {
+  Dossier,
+  DossierState,
+  IsolationRecord,
+  Mark,
+  NotedCalculation,
+  PermitRecord,
+  PlanRecord,
+} from './state';
 
 /** What a command says, when it becomes an event unchanged. */
 type Body<Kind extends CommandKind> = Omit<CommandOf<Kind>, 'kind'>;
@@ -8,11 +16,14 @@ type Body<Kind extends CommandKind> = Omit<CommandOf<Kind>, 'kind'>;
 /** What happened to a job, in the past tense. */
 export type JobEvent =
   | ({ readonly kind: 'job-raised' } & Body<'raise-job'>)
-  | ({ readonly kind: 'plan-drafted' } & Body<'draft-plan'>)
+  | ({ readonly kind: 'plan-drafted'; readonly plantVersion?: number } & Body<'draft-plan'>)
   | ({ readonly kind: 'grade-set' } & Body<'set-grade'>)
-  | { readonly kind: 'plan-submitted' }
+  | { readonly kind: 'plan-submitted'; readonly drawingChecked?: boolean }
   | { readonly kind: 'plan-returned'; readonly note: string }
   | { readonly kind: 'plan-accepted'; readonly note: string }
+  | ({ readonly kind: 'label-checked' } & Body<'check-label'>)
+  | ({ readonly kind: 'calculation-noted' } & Body<'note-calculation'> &
+      Omit<NotedCalculation, 'by' | 'at'>)
   | { readonly kind: 'affected-told'; readonly who: string }
   | { readonly kind: 'plant-stopped'; readonly how: string }
   | ({ readonly kind: 'point-locked' } & Body<'lock-point'>)
@@ -20,7 +31,9 @@ export type JobEvent =
   | ({ readonly kind: 'store-restrained' } & Body<'restrain-store'>)
   | ({ readonly kind: 'store-waited-out' } & Body<'wait-out-store'>)
   | ({ readonly kind: 'proved' } & Body<'prove'>)
+  | ({ readonly kind: 'found-live' } & Body<'prove'>)
   | { readonly kind: 'start-tried'; readonly station: string }
+  | { readonly kind: 'found-moving'; readonly station: string }
   | {
       readonly kind: 'box-locked';
       readonly box: string;
@@ -54,6 +67,8 @@ const EMPTY_ISOLATION: IsolationRecord = {
   waited: {},
   proved: {},
   tried: {},
+  foundLive: {},
+  foundMoving: {},
   walked: {},
 };
 
@@ -101,10 +116,24 @@ function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark
       return {
         ...isolation,
         proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, pairs }),
+        foundLive: drop(isolation.foundLive, event.proof),
       };
     }
+    case 'found-live': {
+      const { reading, unit, instrument, pairs } = event;
+      const found = { ...mark, reading, unit, instrument, pairs };
+      return { ...isolation, foundLive: put(isolation.foundLive, event.proof, found) };
+    }
     case 'start-tried':
-      return { ...isolation, tried: put(isolation.tried, event.station, mark) };
+      return {
+        ...isolation,
+        tried: put(isolation.tried, event.station, mark),
+        foundMoving: drop(isolation.foundMoving, event.station),
+      };
+    case 'found-moving': {
+      const undone = unprove(isolation);
+      return { ...undone, foundMoving: put(isolation.foundMoving, event.station, mark) };
+    }
     case 'box-locked':
       return { ...isolation, box: { ...mark, box: event.box, lock: event.lock, keys: event.keys } };
     case 'box-opened':
@@ -176,21 +205,55 @@ function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): Permit
   }
 }
 
+const LABEL_WORDS = {
+  'label-differs': 'the label differs',
+  'not-as-drawn': 'it is not as drawn',
+} as const;
+
+/** A point as drawn is marked; anything else sends the plan back, with what was found. */
+function evolveLabels(
+  plan: PlanRecord,
+  drafted: Omit<Extract<PlanRecord, { kind: 'drafted' }>, 'kind' | 'returned'>,
+  { point, found, note }: Extract<JobEvent, { kind: 'label-checked' }>,
+  mark: Mark,
+): PlanRecord {
+  if (plan.kind !== 'accepted') return plan;
+  if (found === 'as-drawn') return { ...plan, labels: put(plan.labels, point, mark) };
+  return {
+    kind: 'drafted',
+    ...drafted,
+    returned: `Walked down, at ${point} ${LABEL_WORDS[found]}: ${note}`,
+  };
+}
+
 function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   const { plan } = dossier;
+  if (event.kind === 'calculation-noted') {
+    const { calculation, title, figures, notes, seconds } = event;
+    const noted = { ...mark, calculation, title, figures, notes, seconds };
+    return { ...dossier, noted: put(dossier.noted, event.subject, noted) };
+  }
   if (event.kind === 'plan-drafted') {
-    const { close, open, restrain, origin } = event;
-    return {
-      ...dossier,
-      plan: { kind: 'drafted', plan: { close, open, restrain }, origin, author: mark.by },
-    };
+    // Events from before versions were kept were all drawn up on the first.
+    const { close, open, restrain, origin, plantVersion = 1 } = event;
+    const drafted = { plan: { close, open, restrain }, origin, author: mark.by, plantVersion };
+    return { ...dossier, plan: { kind: 'drafted', ...drafted } };
   }
   if (event.kind === 'grade-set') {
-    const set = { ...mark, grade: event.grade, reason: event.reason };
+    const { grade, reason, measures } = event;
+    const set = { ...mark, grade, reason, measures };
     return { ...dossier, grades: put(dossier.grades, event.source, set) };
   }
   if (plan.kind === 'none') return dossier;
-  const drafted = { plan: plan.plan, origin: plan.origin, author: plan.author };
+  const drafted = {
+    plan: plan.plan,
+    origin: plan.origin,
+    author: plan.author,
+    plantVersion: plan.plantVersion,
+  };
+  if (event.kind === 'label-checked') {
+    return { ...dossier, plan: evolveLabels(plan, drafted, event, mark) };
+  }
   if (event.kind === 'plan-submitted')
     return { ...dossier, plan: { kind: 'submitted', ...drafted } };
   if (event.kind === 'plan-returned') {
@@ -199,7 +262,7 @@ function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   if (event.kind === 'plan-accepted') {
     return {
       ...dossier,
-      plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note },
+      plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note, labels: {} },
     };
   }
   return dossier;
@@ -218,6 +281,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       raised: mark,
       grades: {},
       plan: { kind: 'none' },
+      noted: {},
       isolation: EMPTY_ISOLATION,
       restoring: false,
       permit: { kind: 'none' },

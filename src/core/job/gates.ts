@@ -1,4 +1,6 @@
-import { checkPlan } from '../isolation';
+import { checkPlan, checkValvedStage, type Finding } from '../isolation';
+import type { IsolationPlan } from '../plant';
+import { DEAD_LIMITS } from '../proving';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
 import {
@@ -41,17 +43,42 @@ export function isStepDone(
 /** What stops a plan from being put up for review. */
 export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
-  const { findings } = checkPlan(site.graph, findRequirement(dossier, site), dossier.plan.plan);
-  return findings
-    .filter((finding) => finding.severity === 'stops')
-    .map((finding) =>
-      refuse('plan-stops', {
+  const { plan } = dossier.plan;
+  const requirement = findRequirement(dossier, site);
+  const mendOf = (finding: Finding) =>
+    finding.mends.map((mend) => mend.words).join('; or ') || 'No change of points mends this.';
+  const stops = (findings: readonly Finding[]) =>
+    findings.filter((finding) => finding.severity === 'stops');
+  const valved = checkValvedStage(site.graph, requirement, plan);
+  const { plantVersion } = dossier.plan;
+  return [
+    ...(plantVersion === site.plantVersion
+      ? []
+      : [refuse('plant-changed', { from: plantVersion, to: site.plantVersion })]),
+    ...stops(checkPlan(site.graph, requirement, plan).findings).map((finding) =>
+      refuse('plan-stops', { words: finding.words, mend: mendOf(finding) }),
+    ),
+    ...stops(valved?.findings ?? []).map((finding) =>
+      refuse('fitting-not-covered', {
+        fits: valved?.fits.join(', ') ?? '',
         words: finding.words,
-        mend:
-          finding.mends.map((mend) => mend.words).join('; or ') ||
-          'No change of points mends this.',
+        mend: mendOf(finding),
       }),
-    );
+    ),
+  ];
+}
+
+/** What was found live or moving and has not been found dead since. */
+function gateFound(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
+  return [
+    ...Object.entries(isolation.foundLive).flatMap(([id, { reading, unit }]) => {
+      const demand = order.proofs.find((proof) => proof.id === id);
+      if (!demand) return [];
+      const { least, most } = DEAD_LIMITS[demand.kind];
+      return [refuse('reading-not-dead', { reading, unit, section: demand.section, least, most })];
+    }),
+    ...Object.keys(isolation.foundMoving).map((station) => refuse('it-moved', { station })),
+  ];
 }
 
 const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
@@ -66,6 +93,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const proofs = of('prove');
   const stations = of('try-start');
   return [
+    ...gateFound(isolation, order),
     ...(isolation.told ? [] : [refuse('not-told')]),
     ...(isolation.stopped ? [] : [refuse('not-stopped')]),
     ...(points.length > 0 ? [refuse('locks-missing', { points: subjects(points) })] : []),
@@ -76,12 +104,48 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   ];
 }
 
+/** The points whose labels are compared with the plan before it may be used. */
+export const listPoints = ({ close, open, restrain }: IsolationPlan): string[] => [
+  ...close,
+  ...open,
+  ...restrain,
+];
+
+/** What is not yet walked down of an accepted plan. */
+export function gateWalkDown(dossier: Dossier): Refusal[] {
+  const { plan } = dossier;
+  if (plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
+  const left = listPoints(plan.plan).filter((point) => !(point in plan.labels));
+  return left.length > 0 ? [refuse('not-walked-down', { points: left.join(', ') })] : [];
+}
+
+/** An accepted plan stays tied to its drawing; it is refused once it no longer passes on the newest one. */
+export function gateNewest(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { plan } = dossier;
+  if (plan.kind === 'none' || !site.newest) return [];
+  const { version, graph } = site.newest;
+  const outgrown = (words: string) => [
+    refuse('plant-outgrew-plan', { from: plan.plantVersion, to: version, words }),
+  ];
+  const gone = dossier.scope.work.find(({ section }) => !graph.sectionAt.has(section));
+  if (gone) return outgrown(`${gone.section} is no longer in the plant`);
+  const requirement = findRequirement(dossier, { ...site, graph });
+  const stop = checkPlan(graph, requirement, plan.plan).findings.find(
+    ({ severity }) => severity === 'stops',
+  );
+  return stop ? outgrown(stop.words) : [];
+}
+
 /** What keeps the plan from being carried out or relied on. */
 export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
   if (dossier.plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
   const order = findWorkOrder(dossier, site);
-  return order ? gateHolding(dossier, order) : [refuse('plan-missing')];
+  return [
+    ...gateWalkDown(dossier),
+    ...gateNewest(dossier, site),
+    ...(order ? gateHolding(dossier, order) : [refuse('plan-missing')]),
+  ];
 }
 
 /** Whether an issued permit has lapsed at `now`. */
@@ -149,7 +213,16 @@ export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
   ];
 }
 
-export const STAGES = ['plan', 'review', 'isolate', 'permit', 'work', 'restore', 'closed'] as const;
+export const STAGES = [
+  'plan',
+  'review',
+  'walk-down',
+  'isolate',
+  'permit',
+  'work',
+  'restore',
+  'closed',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** Where a job stands in working order. */
@@ -157,6 +230,7 @@ export function findStage(dossier: Dossier, site: SiteFacts): Stage {
   if (dossier.kind === 'closed') return 'closed';
   if (dossier.plan.kind === 'none' || dossier.plan.kind === 'drafted') return 'plan';
   if (dossier.plan.kind === 'submitted') return 'review';
+  if (gateWalkDown(dossier).length > 0) return 'walk-down';
   if (dossier.permit.kind === 'closed') return 'restore';
   if (dossier.permit.kind === 'issued' || dossier.permit.kind === 'handed-back') return 'work';
   return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
@@ -172,6 +246,8 @@ export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'n
     }
     case 'review':
       return [refuse('plan-not-reviewed')];
+    case 'walk-down':
+      return [...gateWalkDown(dossier), ...gateNewest(dossier, site)];
     case 'isolate':
       return gateIsolation(dossier, site);
     case 'permit': {

@@ -7,3 +7,4 @@ export * from './lamps';
 export * from './site';
 export * from './state';
 export * from './view';
+export * from './template';

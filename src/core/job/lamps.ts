@@ -1,7 +1,8 @@
 import { checkPlan, type FindingCode } from '../isolation';
 import type { IsolationPlan } from '../plant';
-import { isStepDone } from './gates';
-import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import { explainRefusal } from '../rules/book';
+import { gateNewest, isStepDone } from './gates';
+import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier } from './state';
 
 /** Lit: energy can reach. Shuttered: blocked and locked. Dark: proved dead. */
@@ -47,6 +48,7 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
     order.steps
       .filter((step) => step.phase !== 'tell' && step.phase !== 'stop')
       .every((step) => isStepDone(dossier.isolation, step));
+  const found = findLiveWords(dossier, order) ?? findOutgrownWords(dossier, site);
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
   const sources = requirement.demands.map((demand): Lamp => {
     const broken =
@@ -55,13 +57,32 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
       ) ?? (demand.bled ? unbled : undefined);
     const name = requirement.trace.sources.find(({ id }) => id === demand.id)?.name ?? demand.id;
     const route = requirement.trace.sources.find(({ id }) => id === demand.id)?.route ?? [];
-    const state = broken ? 'lit' : proved ? 'dark' : 'shuttered';
+    const state = broken || found ? 'lit' : proved ? 'dark' : 'shuttered';
     const why =
       broken?.words ??
+      found ??
       (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
     return { id: demand.id, kind: 'source', name, state, why, route };
   });
   return [...sources, ...listStoreLamps(dossier, site, proved)];
+}
+
+/** Words on a newer drawing on which the plan no longer passes: what it opened may reach the work. */
+function findOutgrownWords(dossier: Dossier, site: SiteFacts): string | undefined {
+  const [outgrown] = gateNewest(dossier, site);
+  return outgrown && explainRefusal(outgrown).says;
+}
+
+/** Words on what was found live or moving: until that is cleared up, any source may be the one that was missed. */
+function findLiveWords(dossier: Dossier, order: WorkOrder | undefined): string | undefined {
+  const { foundLive, foundMoving } = dossier.isolation;
+  const [live] = Object.entries(foundLive);
+  if (live) {
+    const section = order?.proofs.find(({ id }) => id === live[0])?.section ?? live[0];
+    return `${live[1].reading} ${live[1].unit} was read at ${section}: find what still feeds it`;
+  }
+  const [station] = Object.keys(foundMoving);
+  return station && `it moved when started from ${station}: find the energy that was missed`;
 }
 
 function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lamp[] {

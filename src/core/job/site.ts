@@ -14,7 +14,11 @@ import type { Dossier } from './state';
 
 /** What the site is made of, as far as a decision needs it. */
 export interface SiteFacts {
+  /** The drawing that counts for the job: the one its accepted plan was drawn up on, else the newest. */
   readonly graph: PlantGraph;
+  readonly plantVersion: number;
+  /** The newest drawing, when that is another one. */
+  readonly newest?: { readonly version: number; readonly graph: PlantGraph };
   readonly policy: GradePolicy;
   readonly people: ReadonlyMap<string, Person>;
   readonly locks: ReadonlyMap<string, Lock>;
@@ -60,16 +64,24 @@ export interface WorkOrder {
   readonly restore: readonly RestoreStep[];
 }
 
-const orders = new WeakMap<IsolationPlan, { graph: PlantGraph; order: WorkOrder }>();
+const orders = new WeakMap<
+  IsolationPlan,
+  { graph: PlantGraph; noted: Dossier['noted']; order: WorkOrder }
+>();
 
 /** Derives the work order from the plan, or undefined without one. */
 export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | undefined {
   if (dossier.plan.kind === 'none') return undefined;
   const { plan } = dossier.plan;
   const known = orders.get(plan);
-  if (known?.graph === site.graph) return known.order;
+  if (known?.graph === site.graph && known.noted === dossier.noted) return known.order;
   const requirement = findRequirement(dossier, site);
-  const steps = planSequence(site.graph, requirement, plan);
+  const noted = new Map(
+    Object.entries(dossier.noted).flatMap(([subject, { seconds }]) =>
+      seconds === undefined ? [] : [[subject, seconds] as const],
+    ),
+  );
+  const steps = planSequence(site.graph, requirement, plan, undefined, noted);
   const order: WorkOrder = {
     plan,
     requirement,
@@ -81,6 +93,8 @@ export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | un
     restore: planRestore(steps),
   };
   // A plan that is not yet accepted may still see its grades change, so only an accepted one is remembered.
-  if (dossier.plan.kind === 'accepted') orders.set(plan, { graph: site.graph, order });
+  if (dossier.plan.kind === 'accepted') {
+    orders.set(plan, { graph: site.graph, noted: dossier.noted, order });
+  }
   return order;
 }

@@ -1,3 +1,4 @@
+import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { ProofDemand } from '../proving';
 
@@ -10,12 +11,16 @@ export interface Mark {
 export interface GradeSet extends Mark {
   readonly grade: Grade;
   readonly reason: string;
+  /** What is done instead of the barrier that is missing, each accepted by whoever set the grade. */
+  readonly measures: readonly string[];
 }
 
 interface Drafted {
   readonly plan: IsolationPlan;
-  readonly origin: 'effort' | 'outage' | 'points' | 'own';
+  readonly origin: 'effort' | 'outage' | 'points' | 'own' | 'template';
   readonly author: string;
+  /** The version of the plant file that it was drawn up on. */
+  readonly plantVersion: number;
   /** What the last reviewer wrote when the plan was sent back. */
   readonly returned?: string;
 }
@@ -25,7 +30,23 @@ export type PlanRecord =
   | { readonly kind: 'none' }
   | ({ readonly kind: 'drafted' } & Drafted)
   | ({ readonly kind: 'submitted' } & Drafted)
-  | ({ readonly kind: 'accepted'; readonly reviewer: string; readonly note: string } & Drafted);
+  | ({
+      readonly kind: 'accepted';
+      readonly reviewer: string;
+      readonly note: string;
+      /** Points found in the field as they are drawn, by id. */
+      readonly labels: Readonly<Record<string, Mark>>;
+    } & Drafted);
+
+/** A calculation of the Bench that someone put into the job. */
+export interface NotedCalculation extends Mark {
+  readonly calculation: string;
+  readonly title: string;
+  readonly figures: readonly Figure[];
+  readonly notes: readonly string[];
+  /** The time to wait (s), when that is what it worked out. */
+  readonly seconds?: number;
+}
 
 export interface HungLock extends Mark {
   readonly lock: string;
@@ -56,6 +77,10 @@ export interface IsolationRecord {
   readonly waited: Readonly<Record<string, Mark & { readonly seen: string }>>;
   readonly proved: Readonly<Record<string, Proof>>;
   readonly tried: Readonly<Record<string, Mark>>;
+  /** Readings that were not dead, by proof, until a later one is. */
+  readonly foundLive: Readonly<Record<string, Proof>>;
+  /** Start stations from which something moved, until it does not. */
+  readonly foundMoving: Readonly<Record<string, Mark>>;
   readonly box?: LockedBox;
   readonly walked: Readonly<Record<string, Mark & { readonly found: 'open' | 'closed' }>>;
   readonly takenBack?: Mark & { readonly told: string };
@@ -98,6 +123,8 @@ export interface Dossier {
   readonly raised: Mark;
   readonly grades: Readonly<Record<string, GradeSet>>;
   readonly plan: PlanRecord;
+  /** Calculations noted for this job, by what they are about. */
+  readonly noted: Readonly<Record<string, NotedCalculation>>;
   readonly isolation: IsolationRecord;
   /** True once the control lock came off again and the points are being restored. */
   readonly restoring: boolean;

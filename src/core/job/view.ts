@@ -1,12 +1,13 @@
+import { findStored, type StoredEnergy } from '../bench';
 import { checkPlan, computeCost, type CheckResult, type PlanCost } from '../isolation';
-import type { Grade, IsolationPlan } from '../plant';
+import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import type { RestoreStep, Step } from '../sequence';
 import { findStage, isLapsed, isStepDone, listHolding, listStanding, type Stage } from './gates';
 import { computeLamps, type Lamp } from './lamps';
 import { findRequirement, findWorkOrder, type SiteFacts } from './site';
-import type { Dossier } from './state';
+import type { Dossier, Mark } from './state';
 
 export interface SourceView {
   readonly id: string;
@@ -35,6 +36,54 @@ export interface DossierView {
     readonly done: boolean;
   }[];
   readonly lapsed: boolean;
+  /** What holds energy under the plan, and how long letting down takes. */
+  readonly stored: readonly StoredEnergy[];
+  /** The points to walk down, and who found each as drawn. */
+  readonly walkDown: readonly {
+    readonly point: string;
+    readonly part: keyof IsolationPlan;
+    readonly what: string;
+    readonly where: string;
+    readonly seen: Mark | undefined;
+  }[];
+}
+
+/** What a point is and where it is found. */
+function describePoint(graph: PlantGraph, part: keyof IsolationPlan, id: string) {
+  const areaOf = (section: string) => {
+    const found = graph.sections[graph.sectionAt.get(section) ?? -1];
+    const area = graph.plant.areas.find((one) => one.id === found?.area)?.name ?? '';
+    return `${found?.name ?? section}, ${area}`;
+  };
+  switch (part) {
+    case 'close': {
+      const link = graph.links[graph.linkAt.get(id) ?? -1];
+      const [a = '', b = ''] = link?.between ?? [];
+      return { what: link?.kind ?? '', where: `between ${areaOf(a)}, and ${areaOf(b)}` };
+    }
+    case 'open': {
+      const outlet = graph.outlets[graph.outletAt.get(id) ?? -1];
+      const leads = outlet ? `${outlet.kind}, leads to ${outlet.leads_to}` : '';
+      return { what: leads, where: `on ${areaOf(outlet?.section ?? '')}` };
+    }
+    case 'restrain': {
+      const placed = graph.stores[graph.storeAt.get(id) ?? -1];
+      const section = graph.sections[placed?.section ?? -1]?.id ?? '';
+      return { what: placed?.store.kind ?? '', where: `on ${areaOf(section)}` };
+    }
+  }
+}
+
+function viewWalkDown({ plan }: Dossier, graph: PlantGraph): DossierView['walkDown'] {
+  if (plan.kind !== 'accepted') return [];
+  return (['close', 'open', 'restrain'] as const).flatMap((part) =>
+    plan.plan[part].map((point) => ({
+      point,
+      part,
+      ...describePoint(graph, part, point),
+      seen: plan.labels[point],
+    })),
+  );
 }
 
 function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
@@ -47,6 +96,8 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
     cost: computeCost(site.graph, plan),
   };
 }
+
+const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 /** Builds the view of a job at `now`. */
 export function viewDossier(dossier: Dossier, site: SiteFacts, now: string): DossierView {
@@ -80,5 +131,11 @@ export function viewDossier(dossier: Dossier, site: SiteFacts, now: string): Dos
       done: point in dossier.isolation.walked,
     })),
     lapsed: isLapsed(dossier, now),
+    stored: findStored(
+      graph,
+      requirement,
+      dossier.plan.kind === 'none' ? NO_PLAN : dossier.plan.plan,
+    ),
+    walkDown: viewWalkDown(dossier, graph),
   };
 }

@@ -11,6 +11,7 @@ export interface Diagram {
     y: number;
     width: number;
     height: number;
+    outlets: readonly { id: string; kind: string }[];
   }[];
   readonly links: readonly {
     id: string;

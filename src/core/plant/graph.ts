@@ -33,6 +33,8 @@ export interface PlantGraph {
   readonly incident: Int32Array;
   readonly medium: readonly Medium[];
   readonly isSource: Uint8Array;
+  /** 1 for a link that stands closed in normal running. */
+  readonly isNormallyClosed: Uint8Array;
 }
 
 /** Strength of one link by the site's table: 0 when it cannot be locked, is held by nothing physical, or is known to pass. */
@@ -102,6 +104,7 @@ export function buildGraph(
     ...listIncidence(sections.length, ends),
     medium: sections.map((section) => presentOrThrow(media.get(section.medium), section.medium)),
     isSource: Uint8Array.from(sections, (section) => (section.source ? 1 : 0)),
+    isNormallyClosed: Uint8Array.from(links, (link) => (link.normal === 'closed' ? 1 : 0)),
   };
 }
 
@@ -133,10 +136,11 @@ export function labelParts(graph: PlantGraph, passes: (link: number) => boolean)
     part[seed] = count;
     queue.push(seed);
     for (let section = queue.pop(); section !== undefined; section = queue.pop()) {
-      for (const link of linksOf(graph, section)) {
-        if (!passes(link)) continue;
+      const end = graph.start[section + 1] as number;
+      for (let at = graph.start[section] as number; at < end; at++) {
+        const link = graph.incident[at] as number;
         const next = otherEnd(graph, link, section);
-        if (part[next] !== -1) continue;
+        if (part[next] !== -1 || !passes(link)) continue;
         part[next] = count;
         queue.push(next);
       }

@@ -1,6 +1,9 @@
 export * from './graph';
 export * from './kinds';
 export * from './parse';
-export type { FileProblem } from './problems';
+export { formatPlantProblem, type FileProblem } from './problems';
 export * from './schema';
 export type { Diagram } from './drawing';
+export * from './diff';
+export * from './graphml';
+export * from './sheets';

@@ -48,6 +48,26 @@ export const SUPPLY_CONVERTING_KINDS: ReadonlySet<LinkKind> = new Set([
   'drive-controller',
 ]);
 
+/**
+ * Links between two media by their nature: they change the energy, or part two fluids by a wall, a seat or a contact.
+ * Source: practice.
+ */
+export const CONVERTING_KINDS: ReadonlySet<LinkKind> = new Set([
+  'motor',
+  'transformer',
+  'gearbox',
+  'drive-controller',
+  'pump',
+  'exchanger',
+  'relief-valve',
+  'contactor',
+  'interlock-contact',
+  'stop-button',
+]);
+
+/** Open ways that may join two media of one family: a vessel's gas to its liquid, a shaft to the load it carries. */
+export const OPEN_KINDS: ReadonlySet<LinkKind> = new Set(['joint', 'check-valve', 'control-valve']);
+
 /** Links that pass hazard but never supply: nobody is fed through them. */
 export const NEVER_SUPPLY_KINDS: ReadonlySet<LinkKind> = new Set([
   'exchanger',

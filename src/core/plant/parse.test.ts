@@ -37,6 +37,18 @@ const BAD: [string, unknown, string, string][] = [
     'to itself',
   ],
   [
+    'a valve between two media',
+    broken((p) => (row(p, 'sections', 0).medium = 'POWER')),
+    'links[0].between',
+    'joins two media, "POWER" and "WATER", by a gate-valve',
+  ],
+  [
+    'a joint between a cable and a pipe',
+    broken((p) => (row(p, 'links', 4).kind = 'joint')),
+    'links[4].between',
+    'joins two media, "POWER" and "WATER", by a joint',
+  ],
+  [
     'a negative pressure',
     broken((p) => (row(p, 'sections', 1).pressure_bar = -1)),
     'sections[1].pressure_bar',
@@ -138,6 +150,7 @@ describe('the other files', () => {
       { work: [{ section: 'W', activity: 'paint' }], hours: 1 },
       'work[0].activity',
     ],
+    ['a source', { work: [{ section: 'SRC', activity: 'open' }], hours: 1 }, 'work[0].section'],
     ['no hours', { work: [{ section: 'W', activity: 'open' }], hours: 0 }, 'hours'],
   ])('scope: %s', (_label, document, path) => {
     const read = parseScope(document, plant);

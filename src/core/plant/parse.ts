@@ -5,11 +5,13 @@ import {
   planSchema,
   plantSchema,
   scopeSchema,
+  type Energy,
   type Grade,
   type IsolationPlan,
   type Plant,
   type Scope,
 } from './schema';
+import { CONVERTING_KINDS, OPEN_KINDS } from './kinds';
 import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
 
 /** A plant of 50,000 links takes about 15 MB; what is larger than this is not a plant file. */
@@ -125,6 +127,31 @@ function referLinks(plant: Plant, book: IdBook): void {
   });
 }
 
+const FAMILY: Readonly<Record<Energy, string>> = {
+  process: 'fluid',
+  pressure: 'fluid',
+  thermal: 'fluid',
+  mechanical: 'motion',
+  gravity: 'motion',
+  electrical: 'electrical',
+  radiation: 'radiation',
+};
+
+/** Refuses links that join two media without being of a kind that can: a mistake in the drawing. */
+function compareMedia(plant: Plant, book: IdBook): void {
+  const media = new Map(plant.media.map((medium) => [medium.id, medium]));
+  const mediumOf = new Map(plant.sections.map(({ id, medium }) => [id, media.get(medium)]));
+  plant.links.forEach((link, index) => {
+    const [a, b] = link.between.map((end) => mediumOf.get(end));
+    if (!a || !b || a.id === b.id || CONVERTING_KINDS.has(link.kind)) return;
+    if (OPEN_KINDS.has(link.kind) && FAMILY[a.energy] === FAMILY[b.energy]) return;
+    book.add(
+      ['links', index, 'between'],
+      `joins two media, ${showValue(a.id)} and ${showValue(b.id)}, by a ${link.kind}, which holds one medium: put the change of medium at one of ${[...CONVERTING_KINDS].join(', ')}`,
+    );
+  });
+}
+
 function referTheRest(plant: Plant, book: IdBook): void {
   const sections = idsOf(plant.sections);
   const areas = idsOf(plant.areas);
@@ -153,6 +180,7 @@ export function parsePlant(document: unknown): Result<Plant, FileProblem> {
   claimIds(read.value, book);
   referSections(read.value, book);
   referLinks(read.value, book);
+  compareMedia(read.value, book);
   referTheRest(read.value, book);
   if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
   return read;
@@ -168,17 +196,20 @@ export function parsePlantText(text: string): Result<Plant, FileProblem> {
 export function parseScope(document: unknown, plant: Plant): Result<Scope, FileProblem> {
   const read = parseWith(scopeSchema, document);
   if (!read.ok) return read;
-  const sections = idsOf(plant.sections);
-  const problems = read.value.work.flatMap((work, index) =>
-    sections.has(work.section)
-      ? []
-      : [
-          {
-            path: formatPath(['work', index, 'section']),
-            message: `${showValue(work.section)} is not a section of ${plant.name}`,
-          },
-        ],
-  );
+  const sections = new Map(plant.sections.map((section) => [section.id, section]));
+  const problems = read.value.work.flatMap((work, index) => {
+    const section = sections.get(work.section);
+    if (section && !section.source) return [];
+    const what = section
+      ? `is a source (${section.source?.name}): nothing can stand between it and the work`
+      : `is not a section of ${plant.name}`;
+    return [
+      {
+        path: formatPath(['work', index, 'section']),
+        message: `${showValue(work.section)} ${what}`,
+      },
+    ];
+  });
   return problems.length > 0 ? { ok: false, problems } : read;
 }
 

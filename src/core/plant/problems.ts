@@ -6,6 +6,9 @@ export interface FileProblem {
   readonly message: string;
 }
 
+/** A problem in one line, path first. */
+export const formatPlantProblem = ({ path, message }: FileProblem): string => `${path} ${message}`;
+
 type Step = PropertyKey;
 
 /** Writes a path as `sections[3].pressure_bar`, `(file)` for the document itself. */

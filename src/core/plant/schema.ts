@@ -115,6 +115,8 @@ const outlet = z.strictObject({
   kind: z.enum(['vent', 'drain', 'bleed', 'earth']),
   leads_to: z.enum(['safe', 'closed-system', 'atmosphere', 'earth']),
   system: z.string().min(1).optional(),
+  /** Free bore, from which the time of letting down is computed. */
+  dn_mm: z.number().gt(0).optional(),
   minutes: minutes.optional(),
 });
 

@@ -13,7 +13,7 @@ const scope = parseScope(
 );
 if (!scope.ok) throw new Error('the scope does not parse');
 const requirement = computeRequirement(graph, scope.value);
-const steps = planSequence(graph, requirement, {
+const plan = {
   close: [
     'HV-2004',
     'HV-2005',
@@ -27,7 +27,8 @@ const steps = planSequence(graph, requirement, {
   ],
   open: ['DR-2002', 'DR-2004', 'DR-2007'],
   restrain: ['ST-P201-SPR'],
-});
+};
+const steps = planSequence(graph, requirement, plan);
 const at = (subject: string) => steps.findIndex((step) => step.subject === subject);
 
 describe('planSequence', () => {
@@ -54,6 +55,25 @@ describe('planSequence', () => {
     expect(order.indexOf('DR-2002')).toBeLessThan(order.indexOf('HV-2002'));
     expect(order.indexOf('HV-2002')).toBeLessThan(order.indexOf('HV-2001'));
     expect(order.at(-1)).toMatch(/CB-P201|FS-TR2004/);
+  });
+
+  it('says how long to wait and what to read then, and counts the wait', () => {
+    const drained = steps[at('DR-2002')];
+    expect(drained?.words).toMatch(/; wait 2 min, then read PG-2002$/);
+    expect(drained?.minutes).toBe(7);
+    expect(steps[at('ST-P201-ROT')]?.words).toContain('wait 1 min, then read MI-P201');
+    expect(steps[at('DR-2007')]?.words).not.toContain('wait');
+  });
+
+  it('puts times that a person worked out before those of the plant file', () => {
+    const noted = new Map([
+      ['DR-2002', 601],
+      ['DR-2007', 30],
+    ]);
+    const again = planSequence(graph, requirement, plan, undefined, noted);
+    const words = (subject: string) => again.find((step) => step.subject === subject)?.words;
+    expect(words('DR-2002')).toContain('wait 11 min');
+    expect(words('DR-2007')).toContain('wait 1 min, then read PG-2007');
   });
 
   it('counts minutes of steps and of the walk', () => {

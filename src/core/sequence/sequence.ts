@@ -17,6 +17,7 @@ import {
   type PlantGraph,
 } from '../plant';
 import { listProofs } from '../proving';
+import { listWaits, type Wait, type Waits } from './waits';
 import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
 
 /** Phases in working order; a step may not be done before every step of the phases above it. */
@@ -107,7 +108,7 @@ function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantSta
   });
 }
 
-function draftOutlets(graph: PlantGraph, state: PlantState): Draft[] {
+function draftOutlets(graph: PlantGraph, state: PlantState, waits: Waits): Draft[] {
   return state.opened.map((number) => {
     const outlet = graph.outlets[number] as Outlet;
     const earth = outlet.kind === 'earth';
@@ -117,14 +118,19 @@ function draftOutlets(graph: PlantGraph, state: PlantState): Draft[] {
       subject: outlet.id,
       words: earth
         ? `${outlet.id} on ${outlet.section}: earth end first, then the conductors, nearest and lowest first`
-        : `${outlet.id} (${outlet.kind}) on ${outlet.section}: open, it leads to ${outlet.leads_to}${outlet.system ? ` (${outlet.system})` : ''}`,
-      minutes: openingMinutes(outlet),
+        : `${outlet.id} (${outlet.kind}) on ${outlet.section}: open, it leads to ${outlet.leads_to}${outlet.system ? ` (${outlet.system})` : ''}${sayWait(waits.get(outlet.id))}`,
+      minutes: openingMinutes(outlet) + waitMinutes(waits.get(outlet.id)),
       place: placeOfSection(graph, outlet.section),
     };
   });
 }
 
-function draftStores(graph: PlantGraph, requirement: Requirement, state: PlantState): Draft[] {
+function draftStores(
+  graph: PlantGraph,
+  requirement: Requirement,
+  state: PlantState,
+  waits: Waits,
+): Draft[] {
   const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
   return graph.stores.flatMap(({ store, section }, number): Draft[] => {
     const place = graph.sections[section]?.at;
@@ -147,12 +153,22 @@ function draftStores(graph: PlantGraph, requirement: Requirement, state: PlantSt
         phase: 'wait',
         layer: 0,
         subject: store.id,
-        words: `${name}: wait until it has run down, and see that it has`,
-        minutes: OTHER_MINUTES.wait,
+        words: `${name}: ${waits.has(store.id) ? sayWait(waits.get(store.id)).slice(2) : 'wait until it has run down'}, and see that it has`,
+        minutes: Math.max(OTHER_MINUTES.wait, waitMinutes(waits.get(store.id))),
         place,
       },
     ];
   });
+}
+
+const waitMinutes = (wait: Wait | undefined) =>
+  wait === undefined ? 0 : Math.ceil(wait.seconds / 60);
+
+/** "; wait 7 min, then read PG-14": whole minutes, rounded up; a time never proves anything, so the gauge is named with it. */
+function sayWait(wait: Wait | undefined) {
+  if (wait === undefined) return '';
+  const read = wait.gauges.length > 0 ? `, then read ${wait.gauges.join(' and ')}` : '';
+  return `; wait ${waitMinutes(wait)} min${read}`;
 }
 
 /** Equipment that holds a section of the zone's bodies and can be started: what is tried after proving. */
@@ -207,6 +223,7 @@ function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationP
 /**
  * Orders the work of a plan: phases as in PHASES; flows closed on the supply side first; within that, points in the order of a
  * short walk. `valved` is the first stage under which positive barriers are fitted; its points are done with those of the plan.
+ * `noted` are times (s) that a person worked out for outlets and stores; they stand before those of the plant file.
  * Restoring runs the other way (see planRestore).
  */
 export function planSequence(
@@ -214,6 +231,7 @@ export function planSequence(
   requirement: Requirement,
   plan: IsolationPlan,
   valved?: IsolationPlan,
+  noted: ReadonlyMap<string, number> = new Map(),
 ): Step[] {
   const whole: IsolationPlan = {
     close: [...new Set([...plan.close, ...(valved?.close ?? [])])],
@@ -221,11 +239,12 @@ export function planSequence(
     restrain: [...new Set([...plan.restrain, ...(valved?.restrain ?? [])])],
   };
   const state = computePlantState(graph, whole);
+  const waits = listWaits(graph, whole, state, noted);
   const drafts = [
     ...draftRest(graph, requirement, plan),
     ...draftLinks(graph, requirement, state),
-    ...draftOutlets(graph, state),
-    ...draftStores(graph, requirement, state),
+    ...draftOutlets(graph, state, waits),
+    ...draftStores(graph, requirement, state, waits),
   ];
   return walkThrough(drafts);
 }

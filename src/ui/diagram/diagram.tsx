@@ -15,20 +15,66 @@ const ENERGY_MARK: Readonly<Record<string, string>> = {
   radiation: 'R',
 };
 
+/** What can be chosen on the diagram. */
+export type Pick = (kind: 'link' | 'outlet', id: string) => void;
+
 interface Marks {
   readonly work: ReadonlySet<string>;
   readonly route: ReadonlySet<string>;
   readonly planned: ReadonlySet<string>;
   readonly locked: ReadonlySet<string>;
+  readonly opened: ReadonlySet<string>;
+  /** Points found as drawn, with who and when. */
+  readonly asBuilt: Readonly<Record<string, string>>;
+}
+
+/** A small tick: found in the field as it is drawn. */
+const Tick = ({ x, y }: { readonly x: number; readonly y: number }) => (
+  <path d={`M${x},${y} l3,4 l6,-8`} className="fill-none stroke-success" strokeWidth="2" />
+);
+
+/** The outlets of a section, hanging below its plate: hollow while shut, filled when the plan opens them. */
+function Outlets({
+  section,
+  marks,
+  onPick,
+}: {
+  readonly section: Diagram['sections'][number];
+  readonly marks: Marks;
+  readonly onPick?: Pick;
+}) {
+  return section.outlets.map(({ id, kind }, at) => {
+    const isOpen = marks.opened.has(id);
+    const seen = marks.asBuilt[id];
+    return (
+      <g
+        key={id}
+        transform={`translate(${14 + at * 22},${section.height})`}
+        className={onPick ? 'cursor-pointer' : ''}
+        onClick={onPick ? () => onPick('outlet', id) : undefined}
+      >
+        <title>{`${id}: ${kind}, ${isOpen ? 'to be opened' : 'shut'}${seen ? `; as built: ${seen}` : ''}`}</title>
+        <rect x="-8" width="16" height="12" className="fill-transparent" />
+        <path
+          d="M0,0 V3 M-5,3 H5 L0,11 Z"
+          className={isOpen ? 'fill-info stroke-info' : 'fill-base-100 stroke-base-content/60'}
+        />
+        {seen && <Tick x={6} y={6} />}
+      </g>
+    );
+  });
 }
 
 function Sections({
   drawing,
-  work,
+  marks,
+  onPick,
 }: {
   readonly drawing: Diagram;
-  readonly work: ReadonlySet<string>;
+  readonly marks: Marks;
+  readonly onPick?: Pick;
 }) {
+  const { work } = marks;
   return drawing.sections.map((section) => (
     <g key={section.id} transform={`translate(${section.x},${section.y})`}>
       <title>{`${section.id}: ${section.name} (${section.energy}${section.source ? ', a source' : ''})`}</title>
@@ -58,6 +104,7 @@ function Sections({
       >
         {ENERGY_MARK[section.energy]}
       </text>
+      <Outlets section={section} marks={marks} onPick={onPick} />
     </g>
   ));
 }
@@ -69,12 +116,13 @@ function Links({
 }: {
   readonly drawing: Diagram;
   readonly marks: Marks;
-  readonly onPick?: (id: string) => void;
+  readonly onPick?: Pick;
 }) {
   return drawing.links.map((link) => {
     const lit = marks.route.has(link.id);
     const planned = marks.planned.has(link.id);
     const locked = marks.locked.has(link.id);
+    const seen = marks.asBuilt[link.id];
     const closed = planned || link.normal === 'closed';
     const state = locked
       ? 'locked'
@@ -86,9 +134,10 @@ function Links({
         key={link.id}
         transform={`translate(${link.x},${link.y})`}
         className={`${lit ? 'text-warning' : 'text-base-content'} ${onPick ? 'cursor-pointer' : ''}`}
-        onClick={onPick ? () => onPick(link.id) : undefined}
+        onClick={onPick ? () => onPick('link', link.id) : undefined}
       >
-        <title>{`${link.id}: ${link.kind}, ${state}${lit ? ', on the lit route' : ''}`}</title>
+        <title>{`${link.id}: ${link.kind}, ${state}${lit ? ', on the lit route' : ''}${seen ? `; as built: ${seen}` : ''}`}</title>
+        {onPick && <rect x="-15" y="-13" width="30" height="38" className="fill-transparent" />}
         {planned && (
           <rect
             x="-15"
@@ -104,6 +153,7 @@ function Links({
         <text y="22" fontSize="9" textAnchor="middle" className="fill-current font-mono">
           {link.id}
         </text>
+        {seen && <Tick x={11} y={-9} />}
       </g>
     );
   });
@@ -116,6 +166,8 @@ export function PlantDiagram({
   route = [],
   planned = [],
   locked = [],
+  opened = [],
+  asBuilt = {},
   height = 300,
   onPick,
 }: {
@@ -124,8 +176,10 @@ export function PlantDiagram({
   readonly route?: readonly string[];
   readonly planned?: readonly string[];
   readonly locked?: readonly string[];
+  readonly opened?: readonly string[];
+  readonly asBuilt?: Readonly<Record<string, string>>;
   readonly height?: number;
-  readonly onPick?: (id: string) => void;
+  readonly onPick?: Pick;
 }) {
   const frame = useRef<SVGSVGElement>(null);
   const [zooming, setZooming] = useState<ZoomBehavior<SVGSVGElement, unknown>>();
@@ -166,6 +220,8 @@ export function PlantDiagram({
     route: new Set(route),
     planned: new Set(planned),
     locked: new Set(locked),
+    opened: new Set(opened),
+    asBuilt,
   };
   return (
     <div className="relative">
@@ -193,7 +249,7 @@ export function PlantDiagram({
               strokeWidth={marks.route.has(link) ? 4 : 1}
             />
           ))}
-          <Sections drawing={drawing} work={marks.work} />
+          <Sections drawing={drawing} marks={marks} onPick={onPick} />
           <Links drawing={drawing} marks={marks} onPick={onPick} />
         </g>
       </svg>

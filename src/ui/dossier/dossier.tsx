@@ -3,17 +3,21 @@
 import Link from 'next/link';
 import type { DossierView, Lamp, Stage } from '../../core/job';
 import { CommandDesk, Reasons } from '../command/use-command';
-import { PlantDiagram } from '../diagram/diagram';
 import { LampSign, LampWord } from '../lamp/lamp';
+import { PlanDraftDesk } from '../planning/draft';
 import { IsolatePanel } from './isolate-panel';
+import { JobDiagram } from './job-diagram';
 import { PermitPanel, WorkPanel } from './permit-panel';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
+import { StoredPanel } from './stored-panel';
 import type { DossierProps } from './types';
+import { WalkDownPanel } from './walk-down-panel';
 
 const SPINE: readonly { readonly stage: Stage; readonly label: string }[] = [
   { stage: 'plan', label: 'Trace and plan' },
   { stage: 'review', label: 'Review' },
+  { stage: 'walk-down', label: 'Walk down' },
   { stage: 'isolate', label: 'Isolate and prove' },
   { stage: 'permit', label: 'Permit' },
   { stage: 'work', label: 'Work' },
@@ -134,6 +138,8 @@ function StagePanel(props: DossierProps) {
       return <PlanPanel {...props} />;
     case 'review':
       return <ReviewPanel {...props} />;
+    case 'walk-down':
+      return <WalkDownPanel {...props} />;
     case 'isolate':
       return <IsolatePanel {...props} />;
     case 'permit':
@@ -154,13 +160,15 @@ function StagePanel(props: DossierProps) {
 
 /** One job, read down its spine, with its lamps and what is holding it up always in sight. */
 export function DossierScreen(props: DossierProps & { readonly source?: string }) {
-  const { view, jobId, sequence, me, names, drawing, route, source } = props;
-  const planned = view.plan?.close ?? [];
+  const { view, jobId, sequence, me, names, source } = props;
   return (
     <CommandDesk handle={{ jobId, sequence, me, names }}>
       <main className="grid gap-4 p-4 lg:grid-cols-[9rem_minmax(0,1fr)_21rem]">
         <div className="flex flex-col gap-3 lg:sticky lg:top-0 lg:self-start lg:py-2">
           <Spine stage={view.stage} />
+          <Link href={`/jobs/${jobId}/walk`} className="underline">
+            Walk list
+          </Link>
           <Link href={`/jobs/${jobId}/record`} className="underline">
             Whole record
           </Link>
@@ -170,14 +178,11 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
             <span className="font-mono">{jobId}</span> {view.dossier.title}
           </h1>
           <PickedRoute view={view} source={source} />
-          <PlantDiagram
-            drawing={drawing}
-            work={view.dossier.scope.work.map(({ section }) => section)}
-            route={route}
-            planned={planned}
-            locked={Object.keys(view.dossier.isolation.locked)}
-          />
-          <StagePanel key={view.stage} {...props} />
+          <PlanDraftDesk key={view.stage} stored={view.plan}>
+            <JobDiagram {...props} />
+            <StagePanel {...props} />
+          </PlanDraftDesk>
+          {view.stage !== 'closed' && <StoredPanel jobId={jobId} view={view} names={names} />}
         </div>
         <aside className="flex flex-col gap-4 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-auto lg:py-2">
           <section

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { useCommand } from '../command/use-command';
+import { AcceptedGrades } from '../planning/measures';
 import { ChoiceField, Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
@@ -44,6 +45,7 @@ export function PermitPanel({ view, names }: DossierProps) {
   const { permit, performer } = view.dossier;
   return (
     <Panel title="General permit">
+      <AcceptedGrades grades={view.dossier.grades} names={names} />
       {permit.kind === 'none' && <AssessForm />}
       {permit.kind !== 'none' && (
         <ul className="list-disc pl-5">

@@ -18,4 +18,6 @@ export interface DossierProps {
   readonly drawing: Diagram;
   readonly route: readonly string[];
   readonly choices: SiteChoices;
+  /** Points found in the field as drawn, with who and when. */
+  readonly asBuilt: Readonly<Record<string, string>>;
 }

@@ -11,6 +11,7 @@ interface JobRow {
 const STAGE_WORDS: Readonly<Record<string, string>> = {
   plan: 'to be planned',
   review: 'waits for review',
+  'walk-down': 'to be walked down',
   isolate: 'being isolated',
   permit: 'waits for its permit',
   work: 'permit live',
@@ -35,7 +36,7 @@ export function JobList({
   readonly now: string;
   readonly mayRaise: boolean;
 }) {
-  const order = ['work', 'restore', 'permit', 'isolate', 'review', 'plan', 'closed'];
+  const order = ['work', 'restore', 'permit', 'isolate', 'walk-down', 'review', 'plan', 'closed'];
   const sorted = [...jobs].sort((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage));
   return (
     <main className="mx-auto flex max-w-5xl flex-col gap-4 p-4">

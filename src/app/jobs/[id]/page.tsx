@@ -2,9 +2,9 @@ import { notFound, redirect } from 'next/navigation';
 import { viewDossier } from '../../../core/job';
 import { readNow } from '../../../server/clock';
 import { sharedDatabase } from '../../../server/database';
+import { describeAsBuilt } from '../../../server/as-built';
 import { drawAround } from '../../../server/diagram';
-import { listHeld, readJob } from '../../../server/jobs';
-import { readSite } from '../../../server/registers';
+import { listHeld, readJob, readSiteFor } from '../../../server/jobs';
 import { findMe } from '../../../server/session';
 import { DossierScreen } from '../../../ui/dossier/dossier';
 
@@ -22,7 +22,7 @@ export default async function JobPage({
   const db = sharedDatabase();
   const { state, sequence } = readJob(db, id);
   if (!state) notFound();
-  const site = readSite(db);
+  const site = readSiteFor(db, state);
   const view = viewDossier(state, site, readNow(db));
   const route = (view.sources.find((one) => one.id === source) ?? view.sources[0])?.route ?? [];
   const work = state.scope.work.map(({ section }) => section);
@@ -38,6 +38,7 @@ export default async function JobPage({
       view={view}
       drawing={drawing}
       route={route}
+      asBuilt={describeAsBuilt(db)}
       choices={{
         locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
         boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),

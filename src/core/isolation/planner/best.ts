@@ -1,50 +1,164 @@
 import type { IsolationPlan, PlantGraph } from '../../plant';
 import { checkPlan } from '../check';
+import { computeCost } from '../cost';
 import type { Requirement } from '../requirement';
-import { buildModel, type PlannerOptions } from './model';
-import type { ProgrammeSolver } from './programme';
-import { PlanSearch, type Aim } from './solve';
-import { closeOf, openOf, restrainOf } from './variables';
+import { listPrices } from './choices';
+import { listEarthings } from './earths';
+import { DEFAULT_LIMITS, type SearchLimits } from './limits';
+import { buildModel, type PlannerModel, type PlannerOptions } from './model';
+import { PlanSearch, type Aim, type Figures } from './search';
 
-/** What breaks a tie between plans that are equal in the first aim. */
-export const TIE_BREAK: Readonly<Record<Aim, Aim>> = {
-  effort: 'outage',
-  outage: 'effort',
-  points: 'effort',
-};
-
-function readPlan(graph: PlantGraph, chosen: ReadonlySet<string>): IsolationPlan {
-  return {
-    close: graph.links.filter((_, n) => chosen.has(closeOf(n))).map(({ id }) => id),
-    open: graph.outlets.filter((_, n) => chosen.has(openOf(n))).map(({ id }) => id),
-    restrain: graph.stores.filter((_, n) => chosen.has(restrainOf(n))).map(({ store }) => store.id),
-  };
+/** The best plan found for an aim. */
+export interface BestPlan {
+  readonly plan: IsolationPlan;
+  readonly figures: Figures;
+  /** True when it is proved that no plan is better. */
+  readonly isProved: boolean;
+  /** How much of its first figure (0 to 1) could at most be saved by a better plan; 0 when none has a lower one. */
+  readonly gap: number;
 }
 
-/** Takes away, one by one in the order of ids, what a plan passes without: only things that cost nothing remain to be dropped. */
-function dropIdle(passes: (plan: IsolationPlan) => boolean, plan: IsolationPlan): IsolationPlan {
+const firstFigure = (aim: Aim, figures: Figures) =>
+  aim === 'outage' ? figures.lost : figures.price;
+
+/** Takes away, one by one in the order of ids, what costs nothing and a plan passes without. */
+function dropIdle(
+  model: PlannerModel,
+  requirement: Requirement,
+  plan: IsolationPlan,
+): IsolationPlan {
+  const { graph, options, closing } = model;
+  const isFree = {
+    close: (id: string) => {
+      const link = graph.linkAt.get(id) ?? -1;
+      return closing[link] === 0 || options.paidLinks?.has(link) === true;
+    },
+    open: (id: string) => {
+      const outlet = graph.outletAt.get(id) ?? -1;
+      return graph.outlets[outlet]?.minutes === 0 || options.paidOutlets?.has(outlet) === true;
+    },
+    restrain: (id: string) => options.paidStores?.has(graph.storeAt.get(id) ?? -1) === true,
+  };
+  const passes = (candidate: IsolationPlan) => checkPlan(graph, requirement, candidate).passes;
+  return dropAll(passes, plan, (part, id) => isFree[part](id));
+}
+
+/** A drawn-up plan with more closed links than this is not trimmed one by one. */
+const MOST_TRIMMED = 120;
+
+function dropAll(
+  passes: (plan: IsolationPlan) => boolean,
+  plan: IsolationPlan,
+  mayDrop: (part: keyof IsolationPlan, id: string) => boolean,
+): IsolationPlan {
   return (['close', 'open', 'restrain'] as const).reduce<IsolationPlan>(
     (kept, part) =>
-      kept[part].reduce<IsolationPlan>((best, id) => {
-        const without = { ...best, [part]: best[part].filter((other) => other !== id) };
-        return passes(without) ? without : best;
-      }, kept),
+      kept[part]
+        .filter((id) => mayDrop(part, id))
+        .reduce<IsolationPlan>((best, id) => {
+          const without = { ...best, [part]: best[part].filter((other) => other !== id) };
+          return passes(without) ? without : best;
+        }, kept),
     plan,
   );
 }
 
-/** Finds the best plan for an aim; undefined when none passes. Ties by the second aim, then always the same plan. */
+/** Finds the best plans of one problem, one aim after the other; what one aim has shown helps the next. */
+export class PlanFinder {
+  private readonly searches: PlanSearch[];
+  private readonly model: PlannerModel;
+  private readonly found = new Map<Aim, BestPlan | undefined>();
+
+  constructor(
+    graph: PlantGraph,
+    private readonly requirement: Requirement,
+    options: PlannerOptions = {},
+    limits: SearchLimits = DEFAULT_LIMITS,
+  ) {
+    this.model = buildModel(graph, requirement, options);
+    this.searches = [...listEarthings(this.model)].map(
+      (earthing) => new PlanSearch(this.model, earthing, limits),
+    );
+  }
+
+  /** Whether any plan passes at all. */
+  isFeasible(): boolean {
+    return this.drawnUp() !== undefined || this.searches.some((search) => search.isFeasible());
+  }
+
+  /** A plan that passes, drawn up without regard to its price, then rid of what it passes without; often there is one. */
+  private drawnUp(): BestPlan | undefined {
+    const { graph } = this.model;
+    const passes = (plan: IsolationPlan) => checkPlan(graph, this.requirement, plan).passes;
+    const plan = this.searches.map((search) => search.construct()).find(passes);
+    if (!plan) return undefined;
+    const isSmall = plan.close.length <= MOST_TRIMMED;
+    const trimmed = isSmall ? dropAll(passes, plan, () => true) : plan;
+    const { effort, outage } = computeCost(graph, trimmed);
+    return { plan: trimmed, figures: { price: effort, lost: outage }, isProved: false, gap: 1 };
+  }
+
+  /** Some plan that passes, when nothing better was found in time; undefined when there is none. */
+  private settle(): BestPlan | undefined {
+    for (const search of this.searches) {
+      const found = search.settle();
+      if (found) return { ...found, isProved: false, gap: 1 };
+    }
+    return undefined;
+  }
+
+  /** The best plan for an aim, ties by outage for effort and by effort else; undefined when none passes. */
+  best(aim: Aim): BestPlan | undefined {
+    if (!this.found.has(aim)) this.found.set(aim, this.search(aim));
+    return this.found.get(aim);
+  }
+
+  /** The figures of a plan that was found for effort, as another aim counts them. */
+  private figuresFor(aim: Aim, { plan, figures }: BestPlan): Figures {
+    if (aim !== 'points') return figures;
+    const { graph } = this.model;
+    const prices = listPrices(this.model, true);
+    const sum = (
+      ids: readonly string[],
+      at: ReadonlyMap<string, number>,
+      priceOf: (n: number) => number,
+    ) => ids.reduce((all, id) => all + priceOf(at.get(id) ?? -1), 0);
+    const price =
+      sum(plan.close, graph.linkAt, prices.link) +
+      sum(plan.open, graph.outletAt, prices.outlet) +
+      sum(plan.restrain, graph.storeAt, prices.store);
+    return { price, lost: 0 };
+  }
+
+  private search(aim: Aim): BestPlan | undefined {
+    const start = aim === 'effort' ? undefined : this.best('effort');
+    if (aim !== 'effort' && !start) return undefined;
+    let best = start && { plan: start.plan, figures: this.figuresFor(aim, start) };
+    let unsearchedFrom = Infinity;
+    for (const search of this.searches) {
+      const outcome = search.find(aim, best?.figures);
+      best = outcome.better ?? best;
+      unsearchedFrom = Math.min(unsearchedFrom, outcome.unsearchedFrom);
+    }
+    if (!best) return unsearchedFrom === Infinity ? undefined : (this.drawnUp() ?? this.settle());
+    const own = firstFigure(aim, best.figures);
+    const isProved = unsearchedFrom === Infinity;
+    return {
+      plan: dropIdle(this.model, this.requirement, best.plan),
+      figures: best.figures,
+      isProved,
+      gap: unsearchedFrom < own ? (own - unsearchedFrom) / own : 0,
+    };
+  }
+}
+
+/** Finds the best plan for an aim; undefined when none passes. Among equals always the same plan. */
 export function findBestPlan(
   graph: PlantGraph,
   requirement: Requirement,
   aim: Aim,
-  solver: ProgrammeSolver,
   options: PlannerOptions = {},
-  search = new PlanSearch(buildModel(graph, requirement, options), solver),
+  limits: SearchLimits = DEFAULT_LIMITS,
 ): IsolationPlan | undefined {
-  const chosen = search.best(aim, TIE_BREAK[aim]);
-  if (chosen === undefined) return undefined;
-  const plan = readPlan(graph, chosen);
-  const passes = (candidate: IsolationPlan) => checkPlan(graph, requirement, candidate).passes;
-  return passes(plan) ? dropIdle(passes, plan) : plan;
+  return new PlanFinder(graph, requirement, options, limits).best(aim)?.plan;
 }

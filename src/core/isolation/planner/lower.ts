@@ -1,11 +1,11 @@
 import { GRADES, type Grade, type PlantGraph } from '../../plant';
 import { computeCost } from '../cost';
 import { needsBleed, rankGrade, type Requirement, type SourceDemand } from '../requirement';
-import { findBestPlan } from './best';
+import { findBestPlan, PlanFinder } from './best';
+import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { buildModel, type PlannerOptions } from './model';
-import type { ProgrammeSolver } from './programme';
+import { computeAttainable } from './attainable';
 import type { Shortfall } from './shortfall';
-import { PlanSearch } from './solve';
 
 /** A requirement that asks for one source alone, and for no store and no earth. */
 const aloneWith = (requirement: Requirement, demand: SourceDemand): Requirement => ({
@@ -24,10 +24,10 @@ const allStores = (graph: PlantGraph): ReadonlySet<number> => new Set(graph.stor
 function isFeasible(
   graph: PlantGraph,
   requirement: Requirement,
-  solver: ProgrammeSolver,
   options: PlannerOptions,
+  limits: SearchLimits,
 ): boolean {
-  return new PlanSearch(buildModel(graph, requirement, options), solver).isFeasible();
+  return new PlanFinder(graph, requirement, options, limits).isFeasible();
 }
 
 /** Lowers each source that no plan reaches until one does, alone; undefined for one that nothing can hold back. */
@@ -35,13 +35,13 @@ function lowerAlone(
   graph: PlantGraph,
   requirement: Requirement,
   demand: SourceDemand,
-  solver: ProgrammeSolver,
   options: PlannerOptions,
+  limits: SearchLimits,
 ): SourceDemand | undefined {
   const waived = { ...options, waivedStores: allStores(graph) };
   for (let rank = rankGrade(demand.grade); rank >= 0; rank--) {
     const lowered = withGrade(graph, demand, GRADES[rank] as Grade);
-    if (isFeasible(graph, aloneWith(requirement, lowered), solver, waived)) return lowered;
+    if (isFeasible(graph, aloneWith(requirement, lowered), waived, limits)) return lowered;
   }
   return undefined;
 }
@@ -58,40 +58,83 @@ function* spreadSteps(demands: readonly SourceDemand[], steps: number): Generato
   }
 }
 
-/** What has to be given up so that some plan passes; undefined when nothing but not doing the job helps. */
+/** Lowers each source to the highest grade that nothing speaks against; undefined for one that nothing can hold back. */
+function lowerPlainly(
+  graph: PlantGraph,
+  requirement: Requirement,
+  options: PlannerOptions,
+): (SourceDemand | undefined)[] {
+  const attainable = computeAttainable(graph, buildModel(graph, requirement, options));
+  return requirement.demands.map((demand) => {
+    for (let rank = rankGrade(demand.grade); rank >= 0; rank--) {
+      const grade = GRADES[rank] as Grade;
+      if (attainable.allows(demand, grade)) {
+        return grade === demand.grade ? demand : withGrade(graph, demand, grade);
+      }
+    }
+    return undefined;
+  });
+}
+
+/**
+ * What has to be given up so that some plan passes: the sources that no plan reaches, each lowered until one does, then as
+ * few further grades as possible. Hopeless sources have no plan at whatever grade.
+ *
+ * A plan for all shows that each source can be had alone, so the long search for each alone is made only when the sources that
+ * are plainly out of reach are not all.
+ */
 export function findShortfall(
   graph: PlantGraph,
   requirement: Requirement,
-  solver: ProgrammeSolver,
   options: PlannerOptions = {},
+  limits: SearchLimits = DEFAULT_LIMITS,
 ): Shortfall {
-  const lowered = requirement.demands.map((demand) => ({
-    demand,
-    best: lowerAlone(graph, requirement, demand, solver, options),
-  }));
-  const hopeless = lowered.filter(({ best }) => best === undefined).map(({ demand }) => demand.id);
-  const changed = lowered.filter(({ demand, best }) => best?.grade !== demand.grade);
-  const none = { waivedStores: new Set<number>(), waivedEarths: new Set<number>() };
+  const plainly = lowerPlainly(graph, requirement, options);
+  const hopeless = requirement.demands.filter((_, n) => plainly[n] === undefined);
   if (hopeless.length > 0) {
-    return { hopeless, unmet: changed.map(({ demand }) => demand.id), requirement, options: none };
+    return {
+      hopeless: hopeless.map(({ id }) => id),
+      unmet: requirement.demands
+        .filter((demand, n) => plainly[n]?.grade !== demand.grade)
+        .map(({ id }) => id),
+      requirement,
+      options: { waivedStores: new Set(), waivedEarths: new Set() },
+    };
   }
-  const base: Requirement = {
-    ...requirement,
-    demands: lowered.map(({ best }) => best as SourceDemand),
-  };
-  const waivers = findWaivers(graph, base, solver, options);
-  const reached = lowerTogether(graph, base, solver, { ...options, ...waivers });
-  const unmet = requirement.demands
-    .filter((demand, n) => reached.demands[n]?.grade !== demand.grade)
-    .map((demand) => demand.id);
+  const plain: Requirement = { ...requirement, demands: plainly as SourceDemand[] };
+  const waivers = findWaivers(graph, plain, options, limits);
+  const given = { ...options, ...waivers };
+  const reached = isFeasible(graph, plain, given, limits)
+    ? plain
+    : lowerTogether(graph, lowerEach(graph, plain, given, limits), given, limits);
   const unearthed = requirement.earths
     .filter((earth) => waivers.waivedEarths.has(earth.section))
     .flatMap((earth) => earth.sources);
+  const unmet = requirement.demands
+    .filter((demand, n) => reached.demands[n]?.grade !== demand.grade)
+    .map(({ id }) => id);
   return {
-    hopeless,
+    hopeless: [],
     unmet: [...new Set([...unmet, ...unearthed])].sort(),
     requirement: reached,
     options: waivers,
+  };
+}
+
+/** Lowers each source until a plan reaches it alone. */
+function lowerEach(
+  graph: PlantGraph,
+  requirement: Requirement,
+  options: PlannerOptions,
+  limits: SearchLimits,
+): Requirement {
+  return {
+    ...requirement,
+    demands: requirement.demands.map(
+      (demand) =>
+        lowerAlone(graph, requirement, demand, options, limits) ??
+        withGrade(graph, demand, 'single'),
+    ),
   };
 }
 
@@ -99,21 +142,23 @@ export function findShortfall(
 function findWaivers(
   graph: PlantGraph,
   requirement: Requirement,
-  solver: ProgrammeSolver,
   options: PlannerOptions,
+  limits: SearchLimits,
 ) {
-  const stores = new Set(allStores(graph));
-  const earths = new Set(requirement.earths.map((earth) => earth.section));
   const floor: Requirement = {
     ...requirement,
     demands: requirement.demands.map((demand) => withGrade(graph, demand, 'single')),
   };
-  const passes = () =>
-    isFeasible(graph, floor, solver, { ...options, waivedStores: stores, waivedEarths: earths });
+  const passes = (stores: ReadonlySet<number>, earths: ReadonlySet<number>) =>
+    isFeasible(graph, floor, { ...options, waivedStores: stores, waivedEarths: earths }, limits);
+  const none = new Set<number>();
+  if (passes(none, none)) return { waivedStores: none, waivedEarths: none };
+  const stores = new Set(allStores(graph));
+  const earths = new Set(requirement.earths.map((earth) => earth.section));
   for (const waived of [stores, earths]) {
     for (const one of [...waived]) {
       waived.delete(one);
-      if (!passes()) waived.add(one);
+      if (!passes(stores, earths)) waived.add(one);
     }
   }
   return { waivedStores: stores, waivedEarths: earths };
@@ -122,8 +167,8 @@ function findWaivers(
 function lowerTogether(
   graph: PlantGraph,
   requirement: Requirement,
-  solver: ProgrammeSolver,
   options: PlannerOptions,
+  limits: SearchLimits,
 ): Requirement {
   const most = requirement.demands.reduce((sum, demand) => sum + rankGrade(demand.grade), 0);
   for (let steps = 0; steps <= most; steps++) {
@@ -135,7 +180,7 @@ function lowerTogether(
         ),
       }))
       .flatMap((lowered) => {
-        const plan = findBestPlan(graph, lowered, 'effort', solver, options);
+        const plan = findBestPlan(graph, lowered, 'effort', options, limits);
         return plan ? [{ lowered, effort: computeCost(graph, plan).effort }] : [];
       })
       .sort((a, b) => a.effort - b.effort);

@@ -1,7 +1,7 @@
-import { linksOf, otherEnd, type Outlet, type PlantGraph } from '../../plant';
+import type { Outlet, PlantGraph } from '../../plant';
 import { leadsToSafety, sectionOfOutlet } from '../bodies';
 import type { EarthDemand, Requirement, SourceDemand } from '../requirement';
-import { listSupplyLinks } from '../cost';
+import { closingMinutes, computeFed, listSupplyLinks } from '../cost';
 
 /** What a planning run may use and what it leaves aside. */
 export interface PlannerOptions {
@@ -31,11 +31,19 @@ export interface PlannerModel {
   readonly safeOutlets: ReadonlyMap<number, readonly number[]>;
   /** Work sections whose body has to be bled. */
   readonly bledWork: readonly number[];
+  /** 1 for each link over which supply passes in normal line-up, and for each section that is then fed. */
   readonly supply: Uint8Array;
+  readonly fed: Uint8Array;
   /** Sections whose loss of supply costs something. */
   readonly served: readonly number[];
+  /** Minutes to close each link. */
+  readonly closing: Float64Array;
   readonly options: PlannerOptions;
 }
+
+type PlantFacts = Pick<PlannerModel, 'safeOutlets' | 'supply' | 'fed' | 'served' | 'closing'>;
+
+const factsByGraph = new WeakMap<PlantGraph, PlantFacts>();
 
 function groupSafeOutlets(graph: PlantGraph): Map<number, number[]> {
   const bySection = new Map<number, number[]>();
@@ -45,6 +53,24 @@ function groupSafeOutlets(graph: PlantGraph): Map<number, number[]> {
     bySection.set(section, [...(bySection.get(section) ?? []), number]);
   });
   return bySection;
+}
+
+/** What is the same for every job on a plant; worked out once. */
+function factsOf(graph: PlantGraph): PlantFacts {
+  const known = factsByGraph.get(graph);
+  if (known) return known;
+  const supply = listSupplyLinks(graph);
+  const facts = {
+    safeOutlets: groupSafeOutlets(graph),
+    supply,
+    fed: computeFed(graph, (link) => supply[link] === 1),
+    served: [...graph.sections.keys()].filter(
+      (section) => (graph.sections[section]?.serves ?? 0) > 0,
+    ),
+    closing: Float64Array.from(graph.links, closingMinutes),
+  };
+  factsByGraph.set(graph, facts);
+  return facts;
 }
 
 /** Lays out a planning problem: the demands to be met, and what may be closed, opened and restrained for them. */
@@ -71,28 +97,8 @@ export function buildModel(
     candidate: Uint8Array.from(graph.links, (_link, number) =>
       graph.strength[number] && (options.mayClose?.(number) ?? true) ? 1 : 0,
     ),
-    safeOutlets: groupSafeOutlets(graph),
     bledWork: [...bledWork].sort((a, b) => a - b),
-    supply: listSupplyLinks(graph),
-    served: [...graph.sections.keys()].filter(
-      (section) => (graph.sections[section]?.serves ?? 0) > 0,
-    ),
+    ...factsOf(graph),
     options,
   };
-}
-
-/** Visits every section that can be reached from `from` over links that `passes`; answers them in the order found. */
-export function flood(
-  graph: PlantGraph,
-  from: Iterable<number>,
-  passes: (link: number, next: number) => boolean,
-): Set<number> {
-  const seen = new Set(from);
-  for (const section of seen) {
-    for (const link of linksOf(graph, section)) {
-      const next = otherEnd(graph, link, section);
-      if (!seen.has(next) && passes(link, next)) seen.add(next);
-    }
-  }
-  return seen;
 }

@@ -3,15 +3,15 @@ import { checkPlan } from '../check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
 import type { Requirement } from '../requirement';
-import { findBestPlan } from './best';
+import { PlanFinder, type BestPlan } from './best';
+import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
-import { buildModel } from './model';
-import type { ProgrammeSolver } from './programme';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
-import { PlanSearch, type Aim } from './solve';
+import type { Aim } from './search';
 import { computeStages, type Stage } from './stages';
 
-/** One answer of the planner. `gap` is how far from the best it may be at most, 0 when proved best. */
+/** One answer of the planner. `optimal` when it is proved best; `gap` is the share of its first figure
+ * (0 to 1) that a better plan could save at most. */
 export interface PlanAnswer extends IsolationPlan {
   readonly cost: PlanCost;
   readonly passes: boolean;
@@ -30,6 +30,14 @@ export interface PlanningResult {
   readonly answers: Readonly<Record<Aim, PlanAnswer>>;
 }
 
+/** Told of what happens while planning goes on. */
+export interface PlanningWatch {
+  /** A search begins: for whether the grades can be had, for what has to be lowered, or for an aim. */
+  readonly onStart?: (what: 'grades' | 'shortfall' | Aim) => void;
+  /** An answer is there, while others are still sought. */
+  readonly onAnswer?: (aim: Aim, answer: PlanAnswer) => void;
+}
+
 const EMPTY_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
@@ -42,30 +50,44 @@ const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
 export function planIsolation(
   graph: PlantGraph,
   requirement: Requirement,
-  solver: ProgrammeSolver,
+  limits: SearchLimits = DEFAULT_LIMITS,
+  watch: PlanningWatch = {},
 ): PlanningResult {
-  const search = new PlanSearch(buildModel(graph, requirement), solver);
-  const feasible = findBestPlan(graph, requirement, 'effort', solver, {}, search) !== undefined;
-  const shortfall = feasible ? undefined : findShortfall(graph, requirement, solver);
+  watch.onStart?.('grades');
+  const outright = new PlanFinder(graph, requirement, {}, limits);
+  const feasible = outright.best('effort') !== undefined;
+  if (!feasible) watch.onStart?.('shortfall');
+  const shortfall = feasible ? undefined : findShortfall(graph, requirement, {}, limits);
   const measures = shortfall ? listExtraMeasures(graph, requirement, shortfall) : [];
-  const wanted = shortfall?.requirement ?? requirement;
-  const given = shortfall
-    ? new PlanSearch(buildModel(graph, wanted, shortfall.options), solver)
-    : search;
+  const finder = shortfall
+    ? new PlanFinder(graph, shortfall.requirement, shortfall.options, limits)
+    : outright;
+  const isHopeless = shortfall !== undefined && shortfall.hopeless.length > 0;
+  const known = new Map<string, readonly Stage[]>();
+  const stagesOf = ({ plan, isProved }: Pick<BestPlan, 'plan' | 'isProved'>): readonly Stage[] => {
+    const key = JSON.stringify([plan.close, plan.open, plan.restrain, isProved]);
+    const stages = known.get(key) ?? computeStages(graph, requirement, plan, isProved, limits);
+    known.set(key, stages);
+    return stages;
+  };
   const answer = (aim: Aim): PlanAnswer => {
-    const plan =
-      shortfall && shortfall.hopeless.length > 0
-        ? EMPTY_PLAN
-        : (findBestPlan(graph, wanted, aim, solver, shortfall?.options, given) ?? EMPTY_PLAN);
-    return {
-      ...plan,
-      cost: computeCost(graph, plan),
-      ...checkPlan(graph, requirement, plan),
-      extra_measures: measures,
-      stages: computeStages(graph, requirement, plan, solver),
-      optimal: true,
+    watch.onStart?.(aim);
+    const best: Pick<BestPlan, 'plan' | 'isProved' | 'gap'> = (!isHopeless && finder.best(aim)) || {
+      plan: EMPTY_PLAN,
+      isProved: true,
       gap: 0,
     };
+    const made: PlanAnswer = {
+      ...best.plan,
+      cost: computeCost(graph, best.plan),
+      ...checkPlan(graph, requirement, best.plan),
+      extra_measures: measures,
+      stages: stagesOf(best),
+      optimal: best.isProved,
+      gap: best.gap,
+    };
+    watch.onAnswer?.(aim, made);
+    return made;
   };
   return {
     feasible,

@@ -1,17 +1,16 @@
 import { jobOn, smallPlant } from '../../../../tests/support/small-plant';
-import { loadSolver } from '../../../server/solver';
 import type { Grade, Scope } from '../../plant';
 import { planIsolation, type PlanningResult } from './plan';
 
 type Change = Parameters<typeof smallPlant>[0];
 
-async function planFor(
+function planFor(
   change: Change,
   grades: Record<string, Grade> = {},
   scope?: Scope,
-): Promise<PlanningResult> {
+): PlanningResult {
   const { graph, requirement } = jobOn(smallPlant(change), scope, grades);
-  return planIsolation(graph, requirement, await loadSolver());
+  return planIsolation(graph, requirement);
 }
 
 const measuresOf = (result: PlanningResult) =>
@@ -22,30 +21,30 @@ const measuresOf = (result: PlanningResult) =>
   );
 
 describe('when the grade cannot be had', () => {
-  it('lowers positive to double-bled, one step, and names the source', async () => {
-    const result = await planFor({}, { SRC: 'positive' });
+  it('lowers positive to double-bled, one step, and names the source', () => {
+    const result = planFor({}, { SRC: 'positive' });
     expect([result.feasible, result.unmet]).toEqual([false, ['SRC']]);
     expect(measuresOf(result)).toEqual([['SRC', 'positive', 'double-bled']]);
     expect(result.answers.effort.close).toEqual(['CB', 'V1', 'V2']);
     expect(result.answers.effort.open).toEqual(['BL', 'DR']);
   });
 
-  it('lowers further when the bleed between is missing', async () => {
+  it('lowers further when the bleed between is missing', () => {
     const noBleed = { outlets: { BL: { section: 'SRC' } } };
-    const result = await planFor(noBleed, { SRC: 'positive' });
+    const result = planFor(noBleed, { SRC: 'positive' });
     expect(measuresOf(result)).toEqual([['SRC', 'positive', 'double']]);
   });
 
-  it('lowers to one barrier when a valve passes', async () => {
+  it('lowers to one barrier when a valve passes', () => {
     const passing = { links: { V1: { passing: true } } };
-    const result = await planFor(passing, { SRC: 'double' });
+    const result = planFor(passing, { SRC: 'double' });
     expect(measuresOf(result)).toEqual([['SRC', 'double', 'single-bled']]);
     expect(result.answers.effort.passes).toBe(false);
   });
 
-  it('offers no plan against a source that nothing holds back, and names all that it spoils', async () => {
+  it('offers no plan against a source that nothing holds back, and names all that it spoils', () => {
     const joined = { links: { V1: { passing: true }, V2: { kind: 'joint' } } };
-    const result = await planFor(joined);
+    const result = planFor(joined);
     expect(result.unmet).toContain('SRC');
     expect(measuresOf(result)).toContainEqual(['no-plan', 'SRC']);
     for (const answer of Object.values(result.answers)) {
@@ -58,20 +57,20 @@ describe('when the grade cannot be had', () => {
     }
   });
 
-  it('names the electrical source when no earth can be placed', async () => {
+  it('names the electrical source when no earth can be placed', () => {
     const high = { sections: { CBL: { voltage_v: 11000 } }, outlets: { EA: { section: 'BUS' } } };
     const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
-    const result = await planFor(high, {}, scope);
+    const result = planFor(high, {}, scope);
     expect([result.feasible, result.unmet]).toEqual([false, ['BUS']]);
     expect(measuresOf(result)).toEqual([['earth-not-placed', 'CBL']]);
   });
 
-  it('names a store that its release cannot reach', async () => {
+  it('names a store that its release cannot reach', () => {
     const cutOff = {
       sections: { W: { stores: [{ id: 'ST', kind: 'gas', release: 'EX' }] } },
       outlets: { EA: { id: 'EX', section: 'SRC', kind: 'vent', leads_to: 'safe' } },
     };
-    const result = await planFor(cutOff);
+    const result = planFor(cutOff);
     expect(result.feasible).toBe(false);
     expect(measuresOf(result)).toEqual([['store-not-released', 'ST']]);
   });
@@ -81,13 +80,13 @@ describe('stages', () => {
   const spool = { links: { V2: { kind: 'spool' } } };
   const enter: Scope = { work: [{ section: 'W', activity: 'enter' }], hours: 8 };
 
-  it('has none where nothing is fitted into an opened line', async () => {
-    const result = await planFor({});
+  it('has none where nothing is fitted into an opened line', () => {
+    const result = planFor({});
     expect(result.answers.effort.stages).toEqual([]);
   });
 
-  it('fits a spool under a valved isolation of the work and both its ends', async () => {
-    const result = await planFor(spool, {}, enter);
+  it('fits a spool under a valved isolation of the work and both its ends', () => {
+    const result = planFor(spool, {}, enter);
     const [valved, final] = result.answers.effort.stages;
     expect([valved?.name, valved?.fits, valved?.passes]).toEqual(['valved', ['V2'], true]);
     expect(valved?.close).toContain('V1');
@@ -95,20 +94,20 @@ describe('stages', () => {
     expect([final?.name, final?.passes]).toEqual(['final', true]);
   });
 
-  it('needs none for a blind that already stands closed, nor for a withdrawn breaker', async () => {
+  it('needs none for a blind that already stands closed, nor for a withdrawn breaker', () => {
     const swung = { links: { V2: { kind: 'spectacle-blind', normal: 'closed' } } };
-    expect((await planFor(swung, {}, enter)).answers.effort.stages).toEqual([]);
+    expect(planFor(swung, {}, enter).answers.effort.stages).toEqual([]);
     const drawn = {
       links: {
         V2: { kind: 'spectacle-blind', normal: 'closed' },
         CB: { kind: 'withdrawn-breaker' },
       },
     };
-    expect((await planFor(drawn, {}, enter)).answers.effort.stages).toEqual([]);
+    expect(planFor(drawn, {}, enter).answers.effort.stages).toEqual([]);
   });
 
-  it('says what is short when the valved isolation cannot be had', async () => {
-    const result = await planFor(
+  it('says what is short when the valved isolation cannot be had', () => {
+    const result = planFor(
       { links: { V2: { kind: 'spool' }, V1: { lockable: false } } },
       {},
       enter,

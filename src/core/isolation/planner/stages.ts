@@ -1,12 +1,12 @@
 import { STAGED_KINDS, type IsolationPlan, type PlantGraph, type Scope } from '../../plant';
-import { checkPlan } from '../check';
+import { checkPlan, type CheckResult } from '../check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
-import { computeRequirement, needsBleed, type Requirement } from '../requirement';
-import { findBestPlan } from './best';
+import { computeRequirement, needsBleed, rankGrade, type Requirement } from '../requirement';
+import { PlanFinder } from './best';
+import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
-import type { ProgrammeSolver } from './programme';
 
 /** One stage of an isolation: the valved one under which positive barriers are fitted, then the final one. */
 export interface Stage extends IsolationPlan {
@@ -17,6 +17,8 @@ export interface Stage extends IsolationPlan {
   readonly passes: boolean;
   readonly findings: readonly Finding[];
   readonly extra_measures: readonly ExtraMeasure[];
+  /** True when it is proved that no plan for this stage is cheaper. */
+  readonly optimal: boolean;
 }
 
 /** Links of a plan that have to be fitted into an opened line. */
@@ -27,7 +29,10 @@ export function listFitted(graph: PlantGraph, plan: IsolationPlan): string[] {
   });
 }
 
-/** The requirement while positive barriers are fitted: the work and both ends of each, opened, at most double-bled. */
+/**
+ * The requirement while positive barriers are fitted: the work and both ends of each, opened, at most double-bled. A source
+ * that was lowered by name for the job is not held to more here.
+ */
 function requirementToFit(
   graph: PlantGraph,
   requirement: Requirement,
@@ -39,16 +44,42 @@ function requirementToFit(
     work: [...new Set([...work, ...ends])].map((section) => ({ section, activity: 'open' })),
     hours: 1,
   };
+  const lowered = new Map(
+    requirement.demands
+      .filter((demand) => rankGrade(demand.grade) < rankGrade(demand.tableGrade))
+      .map((demand) => [demand.id, demand.grade]),
+  );
   const opened = computeRequirement(graph, scope, {}, requirement.policy);
   return {
     ...opened,
     demands: opened.demands.map((demand) => {
-      const grade = demand.grade === 'positive' ? 'double-bled' : demand.grade;
+      const least = [demand.grade, 'double-bled' as const, lowered.get(demand.id)].flatMap(
+        (grade) => grade ?? [],
+      );
+      const grade = least.reduce((a, b) => (rankGrade(a) <= rankGrade(b) ? a : b));
       const medium = graph.medium[demand.source];
       return { ...demand, grade, bled: medium !== undefined && needsBleed(medium, grade) };
     }),
   };
 }
+
+/**
+ * Checks what stands while the positive barriers of a plan are being fitted: everything in it but those. Undefined when
+ * nothing in it has to be fitted into an opened line.
+ */
+export function checkValvedStage(
+  graph: PlantGraph,
+  requirement: Requirement,
+  plan: IsolationPlan,
+): (CheckResult & { readonly fits: readonly string[] }) | undefined {
+  const fits = listFitted(graph, plan);
+  if (fits.length === 0) return undefined;
+  const valved = { ...plan, close: plan.close.filter((id) => !fits.includes(id)) };
+  return { fits, ...checkPlan(graph, requirementToFit(graph, requirement, fits), valved) };
+}
+
+/** The valved stage breaks into many lines at once: its search settles earlier than that for the answer itself. */
+const MOST_STATES = 3_000;
 
 const numbersOf = (ids: readonly string[], table: ReadonlyMap<string, number>) =>
   new Set(ids.flatMap((id) => table.get(id) ?? []));
@@ -56,13 +87,16 @@ const numbersOf = (ids: readonly string[], table: ReadonlyMap<string, number>) =
 /**
  * Stages of a plan. Empty when nothing in it has to be fitted into an opened line. The first stage uses valves and blinds that
  * already stand closed; what it shares with the final plan costs nothing; its locks stay on until the blinds are out again.
+ * `isProved` says whether the plan itself is proved best.
  */
 export function computeStages(
   graph: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
-  solver: ProgrammeSolver,
+  isProved: boolean,
+  given: SearchLimits = DEFAULT_LIMITS,
 ): Stage[] {
+  const limits = { ...given, mostStates: Math.min(given.mostStates, MOST_STATES) };
   const fitted = listFitted(graph, plan);
   if (fitted.length === 0) return [];
   const toFit = requirementToFit(graph, requirement, fitted);
@@ -74,18 +108,25 @@ export function computeStages(
     paidOutlets: numbersOf(plan.open, graph.outletAt),
     paidStores: numbersOf(plan.restrain, graph.storeAt),
   };
-  const outright = findBestPlan(graph, toFit, 'effort', solver, options);
-  const shortfall = outright ? undefined : findShortfall(graph, toFit, solver, options);
+  const outright = new PlanFinder(graph, toFit, options, limits).best('effort');
+  const shortfall = outright ? undefined : findShortfall(graph, toFit, options, limits);
   const valved =
     outright ??
     (shortfall && shortfall.hopeless.length === 0
-      ? findBestPlan(graph, shortfall.requirement, 'effort', solver, {
-          ...options,
-          ...shortfall.options,
-        })
-      : undefined) ??
-    ({ close: [], open: [], restrain: [] } satisfies IsolationPlan);
-  const stage = (name: Stage['name'], one: IsolationPlan, under: Requirement): Stage => ({
+      ? new PlanFinder(
+          graph,
+          shortfall.requirement,
+          { ...options, ...shortfall.options },
+          limits,
+        ).best('effort')
+      : undefined);
+  const nothing: IsolationPlan = { close: [], open: [], restrain: [] };
+  const stage = (
+    name: Stage['name'],
+    one: IsolationPlan,
+    under: Requirement,
+    optimal: boolean,
+  ): Stage => ({
     name,
     close: one.close,
     open: one.open,
@@ -95,6 +136,10 @@ export function computeStages(
     ...checkPlan(graph, under, one),
     extra_measures:
       name === 'valved' && shortfall ? listExtraMeasures(graph, toFit, shortfall) : [],
+    optimal,
   });
-  return [stage('valved', valved, toFit), stage('final', plan, requirement)];
+  return [
+    stage('valved', valved?.plan ?? nothing, toFit, valved?.isProved ?? true),
+    stage('final', plan, requirement, isProved),
+  ];
 }

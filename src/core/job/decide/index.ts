@@ -27,6 +27,8 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'submit-plan':
     case 'return-plan':
     case 'accept-plan':
+    case 'check-label':
+    case 'note-calculation':
       return decidePlanning(dossier, command, context);
     case 'tell-affected':
     case 'stop-plant':

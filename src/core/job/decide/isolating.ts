@@ -1,7 +1,7 @@
 import { DEAD_LIMITS, FEWEST_PAIRS } from '../../proving';
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
-import { isStepDone } from '../gates';
+import { gateWalkDown, isStepDone } from '../gates';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireLock } from './lock';
@@ -9,7 +9,8 @@ import { type Outcome } from './outcome';
 
 /** Refuses a step that is not of the plan, is done, or comes before its turn. */
 function requireTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
-  if (dossier.plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
+  const unwalked = gateWalkDown(dossier);
+  if (unwalked.length > 0) return unwalked;
   if (dossier.restoring) return [refuse('already-done', { what: 'Isolating' })];
   const order = findWorkOrder(dossier, context.site);
   const step = order?.steps.find((one) => one.subject === subject && subject !== '');
@@ -60,7 +61,7 @@ function decideProof(dossier: Dossier, command: CommandOf<'prove'>, context: Con
       );
     }
     const { least, most } = DEAD_LIMITS[demand.kind];
-    if (command.reading < least || command.reading > most) {
+    if (command.reading < least) {
       refusals.push(
         refuse('reading-not-dead', {
           reading: command.reading,
@@ -78,7 +79,8 @@ function decideProof(dossier: Dossier, command: CommandOf<'prove'>, context: Con
       }
     }
   }
-  return { refusals, event: { ...command, kind: 'proved' } };
+  const isLive = demand !== undefined && command.reading > DEAD_LIMITS[demand.kind].most;
+  return { refusals, event: { ...command, kind: isLive ? 'found-live' : 'proved' } };
 }
 
 function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Context): Outcome {
@@ -87,7 +89,7 @@ function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Co
   const other = context.others.boxAt.get(command.box);
   return {
     refusals: [
-      ...(dossier.plan.kind === 'accepted' ? [] : [refuse('plan-not-reviewed')]),
+      ...gateWalkDown(dossier),
       ...(dossier.isolation.box || dossier.restoring
         ? [refuse('already-done', { what: 'Locking the box' })]
         : []),
@@ -136,7 +138,7 @@ export function decideIsolating(
     case 'stop-plant':
       return {
         refusals: [
-          ...reviewed,
+          ...gateWalkDown(dossier),
           ...(isolation.told ? [] : [refuse('not-told')]),
           ...(isolation.stopped ? [refuse('already-done', { what: 'Stopping' })] : []),
         ],
@@ -169,11 +171,8 @@ export function decideIsolating(
       return decideProof(dossier, command, context);
     case 'try-start':
       return {
-        refusals: [
-          ...requireTurn(dossier, command.station, context),
-          ...(command.moved ? [refuse('it-moved', { station: command.station })] : []),
-        ],
-        event: { kind: 'start-tried', station: command.station },
+        refusals: requireTurn(dossier, command.station, context),
+        event: { kind: command.moved ? 'found-moving' : 'start-tried', station: command.station },
       };
     case 'lock-box':
       return decideBox(dossier, command, context);

@@ -1,7 +1,9 @@
+import { findCalculation, findWaitSeconds } from '../../bench';
+import { rankGrade } from '../../isolation';
 import { refuse } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { gatePlan } from '../gates';
+import { gatePlan, listPoints } from '../gates';
 import { findRequirement, type Context } from '../site';
 import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
@@ -22,25 +24,103 @@ export function decideRaise(command: CommandOf<'raise-job'>, context: Context): 
   };
 }
 
+/** An accepted plan may be taken back by anyone who may review, as long as nothing has been done in the field. */
+function decideWithdraw(dossier: Dossier, command: CommandOf<'return-plan'>): Outcome {
+  const { locked, opened, restrained } = dossier.isolation;
+  const done = [...Object.keys(locked), ...Object.keys(opened), ...Object.keys(restrained)];
+  return {
+    refusals: done.length > 0 ? [refuse('points-locked', { points: done.join(', ') })] : [],
+    event: { kind: 'plan-returned', note: command.note },
+  };
+}
+
+function decideLabel(
+  dossier: Dossier,
+  command: CommandOf<'check-label'>,
+  context: Context,
+): Outcome {
+  const { plan } = dossier;
+  const { point, found, note } = command;
+  const event = { ...command, kind: 'label-checked' } as const;
+  if (plan.kind !== 'accepted') return { refusals: [refuse('plan-not-reviewed')], event };
+  return {
+    refusals: [
+      ...(plan.author === context.actor
+        ? [refuse('own-walk-down', { person: nameOf(context, context.actor) })]
+        : []),
+      ...(listPoints(plan.plan).includes(point) ? [] : [refuse('not-in-plan', { subject: point })]),
+      ...(point in plan.labels ? [refuse('already-done', { what: `Checking ${point}` })] : []),
+      ...(found !== 'as-drawn' && note === '' ? [refuse('label-note-missing', { point })] : []),
+    ],
+    event,
+  };
+}
+
+/** Works a calculation of the Bench out anew: nothing is noted on the word of a screen. */
+function decideNoted(command: CommandOf<'note-calculation'>, { site }: Context): Outcome {
+  const { graph } = site;
+  const { subject } = command;
+  const isKnown =
+    graph.sectionAt.has(subject) || graph.outletAt.has(subject) || graph.storeAt.has(subject);
+  const calculation = findCalculation(command.calculation);
+  const result = calculation?.run(command.inputs);
+  const refusals = [
+    ...(isKnown ? [] : [refuse('calculation-about-nothing', { subject })]),
+    ...(calculation ? [] : [refuse('calculation-unknown', { calculation: command.calculation })]),
+    ...(result && !result.ok
+      ? result.problems.map(({ field, message }) =>
+          refuse('calculation-bad', { field, words: message }),
+        )
+      : []),
+  ];
+  return {
+    refusals,
+    event: {
+      ...command,
+      kind: 'calculation-noted',
+      title: calculation?.title ?? '',
+      figures: result?.ok ? result.figures : [],
+      notes: result?.ok ? result.notes : [],
+      seconds: result && findWaitSeconds(result),
+    },
+  };
+}
+
 export function decidePlanning(
   dossier: Dossier,
-  command: CommandOf<'draft-plan' | 'set-grade' | 'submit-plan' | 'return-plan' | 'accept-plan'>,
+  command: CommandOf<
+    | 'draft-plan'
+    | 'set-grade'
+    | 'submit-plan'
+    | 'return-plan'
+    | 'accept-plan'
+    | 'check-label'
+    | 'note-calculation'
+  >,
   context: Context,
 ): Outcome {
   const { plan } = dossier;
   const settled = plan.kind === 'accepted' ? [refuse('plan-settled')] : [];
   switch (command.kind) {
     case 'draft-plan':
-      return { refusals: settled, event: { ...command, kind: 'plan-drafted' } };
+      return {
+        refusals: settled,
+        event: { ...command, kind: 'plan-drafted', plantVersion: context.site.plantVersion },
+      };
     case 'set-grade': {
       const traced = findRequirement(dossier, context.site).demands;
-      const known = traced.some((demand) => demand.id === command.source);
+      const demand = traced.find(({ id }) => id === command.source);
+      const isLowered =
+        demand !== undefined && rankGrade(command.grade) < rankGrade(demand.tableGrade);
       return {
         refusals: [
           ...settled,
           ...(plan.kind === 'submitted' ? [refuse('plan-settled')] : []),
-          ...(known ? [] : [refuse('source-unknown', { source: command.source })]),
+          ...(demand ? [] : [refuse('source-unknown', { source: command.source })]),
           ...(command.reason === '' ? [refuse('reason-missing', { source: command.source })] : []),
+          ...(isLowered && command.measures.length === 0
+            ? [refuse('measures-missing', { source: command.source })]
+            : []),
         ],
         event: { ...command, kind: 'grade-set' },
       };
@@ -51,11 +131,21 @@ export function decidePlanning(
           ...settled,
           ...(plan.kind === 'submitted' ? [refuse('already-done', { what: 'This' })] : []),
           ...gatePlan(dossier, context.site),
+          ...(findRequirement(dossier, context.site).demands.length > 0 || command.drawingChecked
+            ? []
+            : [refuse('drawing-doubtful')]),
         ],
-        event: { kind: 'plan-submitted' },
+        event: { kind: 'plan-submitted', drawingChecked: command.drawingChecked },
       };
+    case 'check-label':
+      return decideLabel(dossier, command, context);
+    case 'note-calculation':
+      return decideNoted(command, context);
     case 'return-plan':
     case 'accept-plan': {
+      if (command.kind === 'return-plan' && plan.kind === 'accepted') {
+        return decideWithdraw(dossier, command);
+      }
       const unready =
         plan.kind === 'submitted'
           ? []

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { readBody, respondError } from '../../../server/respond';
+import { findMe } from '../../../server/session';
+import { answerAboutJob } from './about-job';
+import type { IsolationPlan } from '../../../core/plant';
+
+const ids = z.array(z.string().min(1).max(80)).max(500);
+const schema = z.strictObject({ close: ids, open: ids, restrain: ids });
+
+/** Answers a question about a plan on a job: who asks is known, the plan is well formed, the job exists. */
+export async function answerOnPlan(
+  request: Request,
+  params: Promise<{ id: string }>,
+  work: (jobId: string, plan: IsolationPlan) => unknown,
+): Promise<Response> {
+  if (!(await findMe())) return respondError(401, 'Sign in first.');
+  const body = await readBody(request, schema);
+  return body.ok ? answerAboutJob(params, (id) => work(id, body.value)) : body.response;
+}

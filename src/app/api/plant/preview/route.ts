@@ -1,0 +1,17 @@
+import { LARGEST_FILE_BYTES } from '../../../../core/plant';
+import { sharedDatabase } from '../../../../server/database';
+import { previewPlant } from '../../../../server/plant';
+import { readBytes, respondError } from '../../../../server/respond';
+import { findCoordinator } from '../../../../server/session';
+
+/** Reads a plant file (JSON, or a zip of CSV sheets) and says what it would change, or everything wrong with it. Keeps nothing. */
+export async function POST(request: Request): Promise<Response> {
+  const who = await findCoordinator();
+  if (!who.ok) return who.response;
+  const bytes = await readBytes(request, LARGEST_FILE_BYTES);
+  if (!bytes) {
+    return respondError(413, `The file is larger than ${LARGEST_FILE_BYTES / 1048576} MB.`);
+  }
+  const preview = previewPlant(sharedDatabase(), bytes);
+  return Response.json(preview, { status: preview.ok ? 200 : 422 });
+}

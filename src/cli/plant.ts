@@ -1,0 +1,139 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { extname } from 'node:path';
+import {
+  CALCULATIONS,
+  describeFigure,
+  findCalculation,
+  listStored,
+  type Typed,
+  type TypedInputs,
+} from '../core/bench';
+import {
+  buildGraph,
+  describeChange,
+  describeSheetProblem,
+  diffPlants,
+  parseSheets,
+  writeGraphml,
+  writeSheets,
+  type Plant,
+} from '../core/plant';
+import type { Answer } from './commands';
+import { BadFile, readPlantOrThrow } from './files';
+
+const lines = (...all: readonly string[]) => `${all.join('\n')}\n`;
+const badArgument = (name: string, message: string) =>
+  new BadFile(name, [{ path: '(argument)', message }]);
+
+/** Reads a plant from JSON or from a zip of CSV sheets, by the ending of the file. */
+function readAnyOrThrow(file: string): Plant {
+  if (extname(file) !== '.zip') return readPlantOrThrow(file);
+  let bytes: Buffer;
+  try {
+    bytes = readFileSync(file);
+  } catch {
+    throw new BadFile(file, [{ path: '(file)', message: 'cannot be read: there is no such file' }]);
+  }
+  const read = parseSheets(bytes);
+  if (read.ok) return read.value;
+  const problems = read.problems.map((problem) => ({
+    path: problem.file,
+    message: describeSheetProblem(problem),
+  }));
+  throw new BadFile(file, problems);
+}
+
+/** Writes a plant in the format that the ending of the target names: .json, .zip (CSV sheets) or .graphml. */
+export function runExport([from = '', to = '']: string[]): Answer {
+  const plant = readAnyOrThrow(from);
+  const writers: Readonly<Record<string, () => string | Uint8Array>> = {
+    '.json': () => `${JSON.stringify(plant, null, 2)}\n`,
+    '.zip': () => writeSheets(plant),
+    '.graphml': () => writeGraphml(plant),
+  };
+  const write = writers[extname(to)];
+  if (!write) throw badArgument(to, 'must end in .json, .zip or .graphml');
+  try {
+    writeFileSync(to, write());
+  } catch {
+    throw badArgument(to, 'cannot be written there');
+  }
+  const count = { sections: plant.sections.length, links: plant.links.length };
+  return {
+    document: { written: to, ...count },
+    text: `${to}: ${count.sections} sections, ${count.links} links\n`,
+    passes: true,
+  };
+}
+
+/** Says what changes from one plant file to another. Stops when they differ. */
+export function runCompare([before = '', after = '']: string[]): Answer {
+  const changes = diffPlants(readAnyOrThrow(before), readAnyOrThrow(after));
+  return {
+    document: { changes },
+    text: changes.length > 0 ? lines(...changes.map(describeChange)) : 'no difference\n',
+    passes: changes.length === 0,
+  };
+}
+
+/** The energy of every store of a plant, and what is missing to work it out. */
+export function runStored([file = '']: string[]): Answer {
+  const stored = listStored(buildGraph(readAnyOrThrow(file)));
+  const text = stored.map(({ subject, section, kind, result }) => {
+    const figures = result.ok
+      ? result.figures.map(describeFigure)
+      : result.problems.map(({ message }) => `NOT KNOWN: ${message}`);
+    return lines(`${subject} (${kind} in ${section})`, ...figures.map((one) => `    ${one}`));
+  });
+  return {
+    document: { stored },
+    text: stored.length > 0 ? text.join('') : 'no stores\n',
+    passes: stored.every(({ result }) => result.ok),
+  };
+}
+
+/** "7bar" or "7 bar" is a figure with its unit, "0.62" a plain one; anything else is a choice. */
+function readTyped(text: string): Typed {
+  const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(.*)$/i.exec(text.trim());
+  if (!found) return text;
+  const [, value = '', unit = ''] = found;
+  return { value: Number(value), unit: unit === '' ? '1' : unit };
+}
+
+/** Works out one calculation of the Bench from `field=figure` arguments; without any, lists its fields. */
+export function runCompute([id = '', ...given]: string[]): Answer {
+  const calculation = findCalculation(id);
+  if (!calculation) {
+    throw badArgument(id, `is no calculation: ${CALCULATIONS.map((one) => one.id).join(', ')}`);
+  }
+  if (given.length === 0) {
+    const { title, formula, source, caution, fields } = calculation;
+    const rows = Object.entries(fields).map(([name, field]) =>
+      field.kind === 'choice'
+        ? `  ${name} = ${Object.keys(field.options).join(' | ')}`
+        : `  ${name} (${field.label}) in ${field.unit}${field.isOptional ? ', may be left out' : ''}`,
+    );
+    return {
+      document: { id, title, formula, source, caution, fields },
+      text: lines(title, ...formula, `source: ${source}`, caution, 'fields:', ...rows),
+      passes: true,
+    };
+  }
+  const inputs: TypedInputs = Object.fromEntries(
+    given.map((one): [string, Typed] => {
+      const at = one.indexOf('=');
+      if (at < 1) throw badArgument(one, 'must be field=figure');
+      return [one.slice(0, at), readTyped(one.slice(at + 1))];
+    }),
+  );
+  const result = calculation.run(inputs);
+  if (!result.ok) {
+    const problems = result.problems.map(({ field, message }) => ({ path: field, message }));
+    throw new BadFile(id, problems);
+  }
+  return {
+    document: { calculation: id, ...result },
+    text: lines(...result.figures.map(describeFigure), ...result.notes, calculation.caution),
+    passes: true,
+  };
+}

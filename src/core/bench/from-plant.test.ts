@@ -1,0 +1,91 @@
+import { readFileSync } from 'node:fs';
+import { buildGraph, parsePlantText, type IsolationPlan, type Plant, type Store } from '../plant';
+import { presentOrThrow } from '../result';
+import { findLetDown, findWaitSeconds, listStored } from '.';
+
+const parsed = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
+if (!parsed.ok) throw new Error('the demonstration plant does not parse');
+const plant = parsed.value;
+const graph = buildGraph(plant);
+const stored = (id: string, from: Plant = plant) =>
+  presentOrThrow(
+    listStored(buildGraph(from)).find(({ subject }) => subject === id),
+    id,
+  );
+const outlet = (id: string) => presentOrThrow(graph.outlets[graph.outletAt.get(id) ?? -1], id);
+const NOTHING = { close: [], open: [], restrain: [] };
+const allBut = (...open: string[]) => ({
+  ...NOTHING,
+  close: graph.links.flatMap(({ id }) => (open.includes(id) ? [] : [id])),
+});
+
+describe('stored energy from the plant file', () => {
+  it('works out every store of the demonstration plant', () => {
+    const missing = listStored(graph).filter(({ result }) => !result.ok);
+    expect(missing.map(({ subject }) => subject)).toEqual([]);
+    expect(listStored(graph)).toHaveLength(graph.stores.length);
+  });
+
+  it('takes one section when asked for one', () => {
+    const found = listStored(graph, new Set(['P201-PSH'])).map(({ subject }) => subject);
+    expect(found).toEqual(['ST-P201-SPR']);
+  });
+
+  it.each([
+    ['ST-CAP1', 'capacitor', true],
+    ['ST-JKT', 'cooling', true],
+    ['ST-P201-ROT', 'rotor', true],
+    ['ST-AIR', 'gas-energy', false],
+    ['ST-LID', 'raised-mass', false],
+  ])('%s is worked out as %s; its main figure is a time: %s', (id, calculation, isTime) => {
+    const found = stored(id);
+    expect(found.calculation).toBe(calculation);
+    expect(findWaitSeconds(found.result) !== undefined).toBe(isTime);
+  });
+
+  it('names what the plant file does not give, and makes nothing up', () => {
+    const bare: Plant = {
+      ...plant,
+      sections: plant.sections.map((section) => ({
+        ...section,
+        stores: section.stores?.map(({ id, kind, release }) => ({ id, kind, release }) as Store),
+        pressure_bar: undefined,
+        temperature_c: undefined,
+        voltage_v: undefined,
+        volume_m3: undefined,
+      })),
+    };
+    const fields = (id: string) => {
+      const { result } = stored(id, bare);
+      return result.ok ? [] : result.problems.map(({ field }) => field);
+    };
+    expect(fields('ST-AIR')).toEqual(['pressure', 'volume']);
+    expect(fields('ST-CAP1')).toEqual(['voltage', 'capacitance']);
+    expect(fields('ST-JKT')).toEqual(['from']);
+    expect(fields('ST-MAC')).toEqual(['speed']);
+    expect(fields('ST-ACC')).toEqual(['volume', 'precharge', 'pressure']);
+  });
+});
+
+describe('letting down from the plant file', () => {
+  it('counts all of the medium behind the outlet, and nothing while a source feeds it', () => {
+    const seconds = (plan: IsolationPlan) => {
+      const found = findLetDown(graph, plan, outlet('VT-803'));
+      return found && findWaitSeconds(found.result);
+    };
+    expect(seconds(NOTHING)).toBeUndefined();
+    const short = seconds(allBut());
+    const long = seconds(allBut('AV-803'));
+    expect(short).toBeGreaterThan(0);
+    expect([long, short].some((one) => one === undefined)).toBe(false);
+    expect(long).toBeGreaterThan(5 * (short ?? Infinity));
+  });
+
+  it('drains liquid by its level, earths nothing, and asks for the size of the outlet', () => {
+    const drained = findLetDown(graph, allBut(), outlet('DR-2002'));
+    expect(drained?.calculation).toBe('drain');
+    expect(findLetDown(graph, NOTHING, outlet('EA-SWA'))).toBeUndefined();
+    const bare = findLetDown(graph, allBut(), { ...outlet('VT-803'), dn_mm: undefined });
+    expect(bare?.result).toMatchObject({ ok: false, problems: [{ field: 'bore' }] });
+  });
+});

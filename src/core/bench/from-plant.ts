@@ -1,0 +1,240 @@
+import { computePlantState, type PlantState, type Requirement } from '../isolation';
+import {
+  linksOf,
+  otherEnd,
+  type IsolationPlan,
+  type Outlet,
+  type PlantGraph,
+  type Section,
+} from '../plant';
+import type { Calculation, CalculationResult, Typed, TypedInputs } from './define';
+import { findCalculation } from './list';
+import { mapStore, parameter, type Given } from './store-inputs';
+import { presentOrThrow } from '../result';
+
+/** What is known, computed, of one store or of the gas behind one opened outlet. */
+export interface StoredEnergy {
+  /** Id of the store or outlet. */
+  readonly subject: string;
+  readonly section: string;
+  readonly kind: string;
+  readonly calculation: string;
+  /** What the plant file gives, ready for the Bench. */
+  readonly inputs: TypedInputs;
+  readonly result: CalculationResult;
+}
+
+const findOrThrow = (id: string): Calculation => presentOrThrow(findCalculation(id), id);
+
+/**
+ * Site-wide figures that the plant file does not give (atmosphere, k, coefficients) are taken as the calculation opens with
+ * them; what belongs to the thing itself is never made up: it is missing, and the result says so.
+ */
+const ASSUMED = new Set([
+  'ambient',
+  'k',
+  'coefficient',
+  'modulus',
+  'within',
+  'to',
+  'target',
+  'back',
+  'temperature',
+  'molar',
+]);
+
+function work(calculation: Calculation, given: readonly Given[]) {
+  const inputs: Record<string, Typed> = {};
+  for (const [name, field] of Object.entries(calculation.fields)) {
+    if (!ASSUMED.has(name)) continue;
+    if (field.kind === 'number' && field.start !== undefined)
+      inputs[name] = { value: field.start, unit: field.unit };
+  }
+  for (const [name, value, unit = ''] of given) {
+    if (value === undefined) continue;
+    inputs[name] = typeof value === 'string' ? value : { value, unit };
+  }
+  return { inputs, result: calculation.run(inputs) };
+}
+
+/** The energy of each store of the named sections, or of the whole plant, in the order of ids. */
+export function listStored(graph: PlantGraph, sections?: ReadonlySet<string>): StoredEnergy[] {
+  return graph.stores.flatMap(({ store, section }) => {
+    const held = graph.sections[section];
+    if (!held || (sections && !sections.has(held.id))) return [];
+    const { calculation, given } = mapStore(store, held);
+    return [
+      {
+        subject: store.id,
+        section: held.id,
+        kind: store.kind,
+        calculation,
+        ...work(findOrThrow(calculation), given),
+      },
+    ];
+  });
+}
+
+const MOLAR_MASS_OF_AIR = 28.96;
+/** Ratio of specific heats taken for vapours, and for gases. Source: practice. */
+const HEAT_RATIO = { vapour: 1.3, gas: 1.4 } as const;
+
+/** How long the liquid of a store drains through the outlet that releases it, as an upright body of its level; vented. */
+function findDrain(graph: PlantGraph, outlet: Outlet): StoredEnergy | undefined {
+  const held = graph.stores.find(
+    ({ store }) => store.kind === 'trapped-liquid' && store.release === outlet.id,
+  );
+  const level = held && parameter(held.store, 'level_m');
+  const volume = held && parameter(held.store, 'volume_m3');
+  if (level === undefined || volume === undefined || level === 0) return undefined;
+  return {
+    subject: outlet.id,
+    section: outlet.section,
+    kind: 'drain',
+    calculation: 'drain',
+    ...work(findOrThrow('drain'), [
+      ['shape', 'upright-cylinder'],
+      ['diameter', Math.sqrt((4 * volume) / (Math.PI * level)), 'm'],
+      ['length', level, 'm'],
+      ['from', level, 'm'],
+      ['to', 0, 'm'],
+      ['over', 0, 'bar'],
+      ['density', 1000, 'kg/m^3'],
+      ['vent', 'open'],
+      ['bore', outlet.dn_mm, 'mm'],
+    ]),
+  };
+}
+
+/** The sections of one medium that hang together with a section under a plan. */
+function listOneMedium(graph: PlantGraph, state: PlantState, from: number): Section[] {
+  const seen = new Set([from]);
+  for (const section of seen) {
+    for (const link of linksOf(graph, section)) {
+      const next = otherEnd(graph, link, section);
+      if (!state.barred[link] && graph.medium[next] === graph.medium[from]) seen.add(next);
+    }
+  }
+  return [...seen].map((section) => presentOrThrow(graph.sections[section], 'section'));
+}
+
+/** The volume of a body, of what is given; undefined when none is. */
+function sumVolumes(body: readonly Section[]): number | undefined {
+  const volumes = body.flatMap((section) => section.volume_m3 ?? []);
+  return volumes.length > 0 ? volumes.reduce((sum, one) => sum + one, 0) : undefined;
+}
+
+/**
+ * How long the gas behind an opened outlet takes to be let down: all of its medium that hangs together under the plan, at its
+ * highest pressure. Liquid drains instead. Undefined on a body that still holds a source, for an earth, and where nothing is
+ * known to be let down; without the outlet's size or a volume the result names what is missing.
+ */
+export function findLetDown(
+  graph: PlantGraph,
+  plan: IsolationPlan,
+  outlet: Outlet,
+  state: PlantState = computePlantState(graph, plan),
+): StoredEnergy | undefined {
+  const at = graph.sectionAt.get(outlet.section);
+  if (at === undefined || outlet.kind === 'earth' || state.live[state.body[at] ?? 0]) {
+    return undefined;
+  }
+  const medium = graph.medium[at];
+  const phase = medium?.phase;
+  if (phase === 'liquid') return findDrain(graph, outlet);
+  const body = listOneMedium(graph, state, at);
+  const pressure = Math.max(0, ...body.map((section) => section.pressure_bar ?? 0));
+  if ((phase !== 'gas' && phase !== 'vapour') || pressure === 0) return undefined;
+  const warmest = Math.max(...body.map((section) => section.temperature_c ?? 20));
+  return {
+    subject: outlet.id,
+    section: outlet.section,
+    kind: 'let-down',
+    calculation: 'let-down',
+    ...work(findOrThrow('let-down'), [
+      ['pressure', pressure, 'bar'],
+      ['target', letDownTo(pressure), 'bar'],
+      ['volume', sumVolumes(body), 'm^3'],
+      ['bore', outlet.dn_mm, 'mm'],
+      ['temperature', warmest, 'degC'],
+      ['k', HEAT_RATIO[phase], '1'],
+      ['molar', MOLAR_MASS_OF_AIR * (medium?.relative_density ?? 1), 'g/mol'],
+    ]),
+  };
+}
+
+/** The small overpressure (bar gauge) at which the clock stops: 0.05, or a tenth of a lower pressure. The gauge alone proves. */
+const letDownTo = (bar: number): number => Math.min(0.05, bar / 10);
+
+/** The time (s) that a result says to wait, when its main figure is a time. */
+export function findWaitSeconds(result: CalculationResult): number | undefined {
+  if (!result.ok) return undefined;
+  const main = result.figures.find(({ isMain }) => isMain);
+  return main?.quantity === 'time' ? main.value : undefined;
+}
+
+/** Gas shut in between barriers of a plan, each body once, under the id of its first section. */
+function listTrapped(graph: PlantGraph, state: PlantState): StoredEnergy[] {
+  const seen = new Set<string>();
+  const ends = graph.links.flatMap((_, link) =>
+    state.barred[link] ? [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number] : [],
+  );
+  return [...new Set(ends)]
+    .sort((a, b) => a - b)
+    .flatMap((end) => {
+      const phase = graph.medium[end]?.phase;
+      if (state.live[state.body[end] ?? 0] || (phase !== 'gas' && phase !== 'vapour')) return [];
+      const body = listOneMedium(graph, state, end);
+      const [first] = [...body].sort((a, b) => (a.id < b.id ? -1 : 1));
+      if (!first || seen.has(first.id)) return [];
+      seen.add(first.id);
+      const pressure = Math.max(0, ...body.map((section) => section.pressure_bar ?? 0));
+      if (pressure === 0) return [];
+      return [
+        {
+          subject: first.id,
+          section: first.id,
+          kind: 'shut-in gas',
+          calculation: 'gas-energy',
+          ...work(findOrThrow('gas-energy'), [
+            ['pressure', pressure, 'bar'],
+            ['volume', sumVolumes(body), 'm^3'],
+            ['scaled', 'glass-breakage'],
+          ]),
+        },
+      ];
+    });
+}
+
+/**
+ * The stored energy that a job has to reckon with under a plan: stores that reach the work with nothing in between or that the
+ * plan releases, gas shut in by its barriers, and how long its outlets take to let down or drain.
+ */
+export function findStored(
+  graph: PlantGraph,
+  requirement: Requirement,
+  plan: IsolationPlan,
+): StoredEnergy[] {
+  const state = computePlantState(graph, plan);
+  const bodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  const stores = new Set(
+    graph.stores
+      .filter(
+        ({ store, section }) =>
+          (plan.close.length > 0 && bodies.has(state.body[section])) ||
+          plan.restrain.includes(store.id) ||
+          plan.open.includes(store.release) ||
+          requirement.trace.stores.some(({ id, separable }) => id === store.id && !separable),
+      )
+      .map(({ store }) => store.id),
+  );
+  const outlets = state.opened.flatMap((number) => {
+    const outlet = graph.outlets[number];
+    return (outlet && findLetDown(graph, plan, outlet, state)) ?? [];
+  });
+  return [
+    ...listStored(graph).filter(({ subject }) => stores.has(subject)),
+    ...listTrapped(graph, state),
+    ...outlets,
+  ];
+}

@@ -1,0 +1,20 @@
+export {
+  listStartInputs,
+  type Calculation,
+  type CalculationResult,
+  type Curve,
+  type Field,
+  type Figure,
+  type Typed,
+  type TypedInputs,
+} from './define';
+
+export { describeFigure } from './describe';
+export {
+  listStored,
+  findLetDown,
+  findStored,
+  findWaitSeconds,
+  type StoredEnergy,
+} from './from-plant';
+export { CALCULATIONS, findCalculation } from './list';

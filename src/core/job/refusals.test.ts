@@ -1,0 +1,37 @@
+import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
+import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
+import { PLANNING_ROWS } from '../../../tests/support/refusal-rows/planning';
+import { RESTORING_ROWS } from '../../../tests/support/refusal-rows/restoring';
+import { refusalsOf } from '../../../tests/support/seal-change';
+import { explainRefusal, RULES, type RuleCode } from '../rules/book';
+
+const REFUSALS = [...PLANNING_ROWS, ...ISOLATING_ROWS, ...PERMIT_ROWS, ...RESTORING_ROWS];
+
+describe('refusals', () => {
+  it.each(REFUSALS)('%s', (...row) => {
+    const [, state, actor, command, codes, more] = row;
+    expect(refusalsOf(state(), actor, command, more)).toEqual(codes);
+  });
+
+  it('has a row that produces each code', () => {
+    const produced = new Set<string>(
+      REFUSALS.flatMap(([, , , , codes]) => (Array.isArray(codes) ? codes : [])),
+    );
+    // Matched loosely in its row, because a plan may break several rules at once; and given by the server, not the decider.
+    const elsewhere = ['plan-stops', 'fitting-not-covered', 'key-reused'];
+    const missing = Object.keys(RULES).filter((code) => !produced.has(code));
+    expect(missing.filter((code) => !elsewhere.includes(code))).toEqual([]);
+  });
+
+  it('has words, a basis and a way to clear for every code', () => {
+    for (const code of Object.keys(RULES) as RuleCode[]) {
+      const { says, basis, clear } = explainRefusal({ code, facts: {} });
+      expect([code, says.length > 5, basis.length > 5, clear.length > 5]).toEqual([
+        code,
+        true,
+        true,
+        true,
+      ]);
+    }
+  });
+});

@@ -1,0 +1,160 @@
+import { showValue } from './problems';
+
+/** How a cell is written: text, number, yes or no, a list parted by ";", points "x y;x y", one point "x y z", or JSON. */
+export type Cell = 'text' | 'number' | 'boolean' | 'list' | 'points' | 'point' | 'json';
+
+export interface Sheet {
+  readonly columns: Readonly<Record<string, Cell>>;
+  /** Any further column is a number that belongs to the row. */
+  readonly isOpenEnded?: true;
+}
+
+/** The sheets of a plant and their columns; `stores` are kept apart, each with its section. */
+export const SHEETS = {
+  plant: { columns: { format: 'text', version: 'number', name: 'text' } },
+  areas: { columns: { id: 'text', name: 'text', outline: 'points', zone: 'text' } },
+  media: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      energy: 'text',
+      phase: 'text',
+      hazards: 'list',
+      lfl_pct: 'number',
+      relative_density: 'number',
+    },
+  },
+  sections: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      medium: 'text',
+      area: 'text',
+      at: 'point',
+      source: 'text',
+      serves: 'number',
+      pressure_bar: 'number',
+      temperature_c: 'number',
+      voltage_v: 'number',
+      volume_m3: 'number',
+      dn_mm: 'number',
+    },
+  },
+  stores: {
+    columns: { section: 'text', id: 'text', kind: 'text', release: 'text' },
+    isOpenEnded: true,
+  },
+  links: {
+    columns: {
+      id: 'text',
+      kind: 'text',
+      between: 'list',
+      normal: 'text',
+      lockable: 'boolean',
+      operated: 'text',
+      fails: 'text',
+      powered_by: 'text',
+      protects: 'list',
+      at: 'point',
+      minutes: 'number',
+      passing: 'boolean',
+    },
+  },
+  outlets: {
+    columns: {
+      id: 'text',
+      section: 'text',
+      kind: 'text',
+      leads_to: 'text',
+      system: 'text',
+      dn_mm: 'number',
+      minutes: 'number',
+    },
+  },
+  gauges: { columns: { id: 'text', section: 'text', reads: 'text' } },
+  equipment: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      kind: 'text',
+      area: 'text',
+      sections: 'list',
+      start_stations: 'list',
+      space: 'json',
+    },
+  },
+} as const satisfies Record<string, Sheet>;
+export type SheetName = keyof typeof SHEETS;
+export const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];
+
+/** Columns that have to be filled though their list may be empty. */
+export const KEPT_EMPTY: ReadonlySet<string> = new Set(['hazards', 'outline', 'sections']);
+
+const SEPARATOR = ';';
+
+/** Writes a value into a cell; an absent one leaves it empty. */
+export function writeCell(value: unknown, cell: Cell): string {
+  if (value === undefined) return '';
+  switch (cell) {
+    case 'text':
+    case 'number':
+      return String(value as string | number);
+    case 'boolean':
+      return value === true ? 'yes' : 'no';
+    case 'list':
+      return (value as readonly string[]).join(SEPARATOR);
+    case 'point':
+      return (value as readonly number[]).join(' ');
+    case 'points':
+      return (value as readonly (readonly number[])[]).map((one) => one.join(' ')).join(SEPARATOR);
+    case 'json':
+      return JSON.stringify(value);
+  }
+}
+
+interface ReadCell {
+  readonly value?: unknown;
+  readonly problem?: string;
+}
+
+const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+const isNumber = (text: string): boolean => NUMBER.test(text.trim());
+
+function readPoint(text: string): ReadCell {
+  const parts = text.trim().split(/\s+/);
+  return parts.every(isNumber)
+    ? { value: parts.map(Number) }
+    : { problem: `must be figures parted by spaces, found ${showValue(text)}` };
+}
+
+/** Reads a cell that is not empty: its value, or what is wrong with it. */
+export function readCell(text: string, cell: Cell): ReadCell {
+  const trimmed = text.trim();
+  switch (cell) {
+    case 'text':
+      return { value: text };
+    case 'number':
+      return isNumber(trimmed)
+        ? { value: Number(trimmed) }
+        : { problem: `must be a number with a decimal point, found ${showValue(text)}` };
+    case 'boolean':
+      return trimmed === 'yes' || trimmed === 'no'
+        ? { value: trimmed === 'yes' }
+        : { problem: `must be yes or no, found ${showValue(text)}` };
+    case 'list':
+      return { value: trimmed.split(SEPARATOR).map((one) => one.trim()) };
+    case 'point':
+      return readPoint(text);
+    case 'points': {
+      const read = trimmed.split(SEPARATOR).map(readPoint);
+      const bad = read.find(({ problem }) => problem !== undefined);
+      return bad ?? { value: read.map(({ value }) => value) };
+    }
+    case 'json':
+      try {
+        return { value: JSON.parse(trimmed) as unknown };
+      } catch {
+        return { problem: `must be JSON, found ${showValue(text)}` };
+      }
+  }
+}

@@ -1,0 +1,138 @@
+import { fixed, LOCKOUT, rule, type Rule } from './rule';
+
+/** Rules that refuse a step of isolating and proving. */
+export const ISOLATING_RULES = {
+  'not-told': rule(
+    'isolate',
+    fixed('Those affected have not been told.'),
+    `affected people are told before locks go on (${LOCKOUT}(c)(9))`,
+    'Tell them, and record who was told.',
+  ),
+  'not-stopped': rule(
+    'isolate',
+    fixed('The plant has not been stopped by its normal controls.'),
+    `orderly shutdown (${LOCKOUT}(d)(2))`,
+    'The area operator stops it and says so.',
+  ),
+  'not-in-plan': rule(
+    'isolate',
+    (f) => `${f.subject} is not part of the reviewed plan.`,
+    'points are isolated as planned (practice)',
+    'Isolate the points of the plan, or change the plan.',
+  ),
+  'out-of-order': rule(
+    'isolate',
+    (f) => `${f.subject} comes after ${f.first}.`,
+    `order of work (energy model, section 7; ${LOCKOUT}(d))`,
+    (f) => `Do ${f.first} first.`,
+  ),
+  'lock-unknown': rule(
+    'isolate',
+    (f) => `There is no lock ${f.lock} on this site.`,
+    'locks come from numbered sets (practice)',
+    'Use a lock of the site.',
+  ),
+  'lock-wrong-use': rule(
+    'isolate',
+    (f) => `Lock ${f.lock} is a ${f.use} lock; a ${f.wanted} lock is wanted.`,
+    `locks are used for one purpose (${LOCKOUT}(c)(5)(ii))`,
+    (f) => `Take a ${f.wanted} lock.`,
+  ),
+  'lock-in-use': rule(
+    'isolate',
+    (f) => `Lock ${f.lock} already hangs on ${f.where}.`,
+    'one lock, one place (practice)',
+    'Take a lock that is free.',
+  ),
+  'locks-missing': rule(
+    'isolate',
+    (f) => `${f.points} not closed, locked and tagged.`,
+    `${LOCKOUT}(d)(3)-(4)`,
+    'Isolate each point in order.',
+  ),
+  'not-let-down': rule(
+    'isolate',
+    (f) => `${f.subjects} not let down, restrained or run out.`,
+    `stored energy is relieved (${LOCKOUT}(d)(5))`,
+    'Open, restrain or wait as the plan says.',
+  ),
+  'instrument-unknown': rule(
+    'prove',
+    (f) => `There is no instrument ${f.instrument} on this site.`,
+    'instruments are registered (practice)',
+    'Use an instrument of the site.',
+  ),
+  'instrument-wrong': rule(
+    'prove',
+    (f) => `${f.instrument} reads ${f.reads}; ${f.wanted} has to be read.`,
+    'the right instrument for the energy (practice)',
+    (f) => `Use an instrument that reads ${f.wanted}.`,
+  ),
+  'instrument-overdue': rule(
+    'prove',
+    (f) => `The test of ${f.instrument} ran out on ${f.until}.`,
+    'instruments have test dates (practice)',
+    'Use an instrument whose test is in date.',
+  ),
+  'unit-wrong': rule(
+    'prove',
+    (f) => `${f.proof} is read in ${f.wanted}, not in ${f.unit}.`,
+    'readings carry their unit (practice)',
+    (f) => `Give the reading in ${f.wanted}.`,
+  ),
+  'reading-not-dead': rule(
+    'prove',
+    (f) =>
+      `${f.reading} ${f.unit} at ${f.section} is not dead: between ${f.least} and ${f.most} ${f.unit} is.`,
+    `isolation is verified before work (${LOCKOUT}(d)(6)); limit: site rule`,
+    'Find what still feeds it. Do not go on.',
+  ),
+  'tester-not-proved': rule(
+    'prove',
+    fixed('The tester was not proved on a known source before and after.'),
+    'prove, test, prove (practice; HSE GS38, from memory)',
+    'Prove the tester, test every pair, prove it again.',
+  ),
+  'pairs-missing': rule(
+    'prove',
+    (f) => `${f.pairs} pairs were tested; ${f.wanted} are needed.`,
+    'every pair is tested: n(n - 1)/2 with earth counted',
+    'Test every pair and count them.',
+  ),
+  'not-proved': rule(
+    'prove',
+    (f) => `${f.proofs} not proved dead.`,
+    `${LOCKOUT}(d)(6)`,
+    'Take each reading and record it.',
+  ),
+  'not-tried': rule(
+    'prove',
+    (f) => `Starting has not been tried from ${f.stations}.`,
+    `${LOCKOUT}(d)(6); practice`,
+    'Try to start from every station, then return the control to off.',
+  ),
+  'it-moved': rule(
+    'prove',
+    (f) => `It started from ${f.station}: the isolation does not hold.`,
+    `${LOCKOUT}(d)(6)`,
+    'Stop. Find the energy that was missed before anything else is done.',
+  ),
+  'box-unknown': rule(
+    'prove',
+    (f) => `There is no lock box ${f.box} on this site.`,
+    'boxes are numbered (practice)',
+    'Use a box of the site.',
+  ),
+  'box-in-use': rule(
+    'prove',
+    (f) => `Box ${f.box} is in use for ${f.job}.`,
+    'one box, one isolation (site rule)',
+    'Take a free box.',
+  ),
+  'box-not-locked': rule(
+    'prove',
+    fixed('The keys are not in a lock box under the control lock.'),
+    `group lockout (${LOCKOUT}(f)(3))`,
+    'Put the keys into a box and hang the control lock.',
+  ),
+} as const satisfies Record<string, Rule>;

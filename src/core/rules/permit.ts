@@ -1,0 +1,95 @@
+import { DUTIES, fixed, LOCKOUT, rule, type Rule } from './rule';
+
+/** Rules that refuse a step of the permit and of work under it. */
+export const PERMIT_RULES = {
+  'lock-not-yours': rule(
+    'work',
+    (f) => `Lock ${f.lock} belongs to ${f.owner}: only the owner takes it off.`,
+    `${LOCKOUT}(e)(3)`,
+    (f) => `${f.owner} takes it off with their own PIN.`,
+  ),
+  'not-assessed': rule(
+    'permit',
+    fixed('The task has not been assessed.'),
+    'hazards and controls are on the permit (HSG250, from memory)',
+    'Assess the hazards of the task itself.',
+  ),
+  'not-approved': rule(
+    'permit',
+    fixed('The permit has not been approved.'),
+    'approved before issue (practice)',
+    'An issuing authority approves it.',
+  ),
+  'not-issued': rule(
+    'permit',
+    fixed('No permit is live for this job.'),
+    'no work without a permit (practice)',
+    'Issue the permit with both signatures.',
+  ),
+  'performs-and-issues': rule(
+    'permit',
+    (f) => `${f.person} is to do the work and may not approve or issue its permit.`,
+    DUTIES,
+    'Another issuing authority does it.',
+  ),
+  'not-the-performer': rule(
+    'permit',
+    (f) => `The permit names ${f.performer}, not ${f.person}.`,
+    'the performing authority named accepts the permit (practice)',
+    (f) => `${f.performer} signs, or the job is raised anew.`,
+  ),
+  'validity-too-long': rule(
+    'permit',
+    (f) => `${f.hours} h is longer than ${f.most} h.`,
+    'a permit ends with the shift, 12 h at most (site rule)',
+    'Choose a shorter validity.',
+  ),
+  'briefing-missing': rule(
+    'permit',
+    fixed('The briefing has not been held.'),
+    'briefed at issue (practice)',
+    'Brief the crew and tick it off.',
+  ),
+  'permit-lapsed': rule(
+    'permit',
+    (f) => `The permit lapsed at ${f.until}.`,
+    'a permit that lapses stops work (practice)',
+    'Everyone off; hand the permit back and raise a new one.',
+  ),
+  'already-on': rule(
+    'work',
+    (f) => `${f.person} is already signed on to ${f.job}.`,
+    'one person, one place (practice)',
+    'Sign off there first.',
+  ),
+  'not-on': rule(
+    'work',
+    (f) => `${f.person} is not signed on.`,
+    'counts balance (practice)',
+    'Nothing to sign off.',
+  ),
+  'people-on': rule(
+    'work',
+    (f) => `${f.people} still signed on.`,
+    `${LOCKOUT}(e)(1)-(2)`,
+    'Each takes off their own lock and signs off.',
+  ),
+  'still-held': rule(
+    'permit',
+    fixed('The permit has not been handed back.'),
+    'handed back before restoring (practice)',
+    'The performing authority hands it back.',
+  ),
+  'not-cleared': rule(
+    'work',
+    fixed('Tools, people and guards have not been confirmed.'),
+    `${LOCKOUT}(e)(1)`,
+    'Confirm tools and people out, guards on.',
+  ),
+  'permit-open': rule(
+    'permit',
+    fixed('The permit is not closed.'),
+    'inspected and closed before restoring (practice)',
+    'An issuing authority inspects and closes it.',
+  ),
+} as const satisfies Record<string, Rule>;

@@ -1,0 +1,59 @@
+import { fixed, rule, type Rule } from './rule';
+
+/** Rules about people, locks and instruments that hold at every stage. */
+export const SITE_RULES = {
+  'role-missing': rule(
+    'site',
+    (f) => `${f.person} is not authorised as ${f.role}.`,
+    'authorisations of the site (practice)',
+    (f) => `Ask someone who is authorised as ${f.role}.`,
+  ),
+  'authorisation-lapsed': rule(
+    'site',
+    (f) => `The authorisation of ${f.person} as ${f.role} has lapsed.`,
+    'authorisations expire (practice)',
+    'Renew the authorisation, or ask someone whose own is in date.',
+  ),
+  'signature-missing': rule(
+    'site',
+    (f) => `The signature of ${f.person} is missing.`,
+    'each signature is given with a fresh PIN (site rule)',
+    (f) => `${f.person} signs with their own PIN.`,
+  ),
+  'already-done': rule(
+    'site',
+    (f) => `${f.what} is already done.`,
+    'a step is recorded once (site rule)',
+    'Nothing more is needed: go on with the next step.',
+  ),
+  'key-reused': rule(
+    'site',
+    fixed('This request key was already used for another command.'),
+    'a command is carried out once (site rule)',
+    'Load the page again and repeat the step.',
+  ),
+  'job-closed': rule(
+    'site',
+    fixed('The job is closed; its record can be read but not changed.'),
+    'nothing is altered after closing (practice)',
+    'Raise a new job.',
+  ),
+  'calculation-unknown': rule(
+    'site',
+    (f) => `There is no calculation ${f.calculation}.`,
+    'calculations are those of the Bench (site rule)',
+    'Choose one from the Bench.',
+  ),
+  'calculation-about-nothing': rule(
+    'site',
+    (f) => `${f.subject} is no outlet, store or section of this plant.`,
+    'a figure belongs to something in the plant (site rule)',
+    'Choose what it is about from the list.',
+  ),
+  'calculation-bad': rule(
+    'site',
+    (f) => `The figures cannot be worked out: ${f.words}.`,
+    'a figure is used only when it can be worked out again (site rule)',
+    'Mend the field on the Bench and use it again.',
+  ),
+} as const satisfies Record<string, Rule>;

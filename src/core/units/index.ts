@@ -1,0 +1,2 @@
+export * from './pressure';
+export * from './quantity';

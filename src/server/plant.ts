@@ -1,0 +1,171 @@
+import { createHash } from 'node:crypto';
+import { desc, eq } from 'drizzle-orm';
+import {
+  buildGraph,
+  describeSheetProblem,
+  formatPlantProblem,
+  parsePlant,
+  parsePlantText,
+  parseSheets,
+  type FileProblem,
+  type Plant,
+  type PlantGraph,
+} from '../core/plant';
+import { ProgrammerFault } from '../core/result';
+import { tables, writeAlone, type Db } from '../db';
+import { appendEvents, readStream } from '../ledger';
+import { readNow } from './clock';
+
+const STREAM = 'plant';
+const NO_PLANT = 'the database holds no plant: load a site first';
+
+/** The number of the newest saved version of the plant. */
+export function readPlantVersion(db: Db): number {
+  const row = db
+    .select({ version: tables.plantVersions.version })
+    .from(tables.plantVersions)
+    .orderBy(desc(tables.plantVersions.version))
+    .limit(1)
+    .get();
+  if (row === undefined) throw new ProgrammerFault(NO_PLANT);
+  return row.version;
+}
+
+const graphs = new Map<string, PlantGraph>();
+const MOST_GRAPHS = 8;
+
+/** Whether a version of the plant was ever saved. */
+export const hasPlantVersion = (db: Db, version: number): boolean =>
+  db
+    .select({ version: tables.plantVersions.version })
+    .from(tables.plantVersions)
+    .where(eq(tables.plantVersions.version, version))
+    .get() !== undefined;
+
+/** The graph of a saved version of the plant, the newest unless another is named; built once. */
+export function readGraph(db: Db, version = readPlantVersion(db)): PlantGraph {
+  const row = db
+    .select()
+    .from(tables.plantVersions)
+    .where(eq(tables.plantVersions.version, version))
+    .get();
+  if (row === undefined) throw new ProgrammerFault(`the plant has no version ${version}`);
+  const known = graphs.get(row.digest);
+  if (known) return known;
+  const parsed = parsePlant(JSON.parse(row.document));
+  if (!parsed.ok)
+    throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
+  const graph = buildGraph(parsed.value);
+  if (graphs.size >= MOST_GRAPHS) graphs.clear();
+  graphs.set(row.digest, graph);
+  return graph;
+}
+
+/** Every saved version, newest first, without its document. */
+export function listPlantVersions(db: Db) {
+  const { version, note, actor, at } = tables.plantVersions;
+  return db
+    .select({ version, note, actor, at })
+    .from(tables.plantVersions)
+    .orderBy(desc(version))
+    .all();
+}
+
+export type PlantSaved =
+  | { readonly ok: true; readonly version: number }
+  | { readonly ok: false; readonly kind: 'unfit'; readonly problems: readonly FileProblem[] }
+  /** Someone saved another version meanwhile: nothing of this one is kept. */
+  | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
+
+const digestOf = (document: string) => createHash('sha256').update(document).digest('hex');
+
+/**
+ * Saves a plant as the next version, in one transaction with its entry in the ledger. `expected` is the version that it was
+ * drawn from (0 for the first). A document that does not parse is answered with every problem, and nothing is kept.
+ */
+export function savePlant(
+  db: Db,
+  given: {
+    readonly document: unknown;
+    readonly expected: number;
+    readonly note: string;
+    readonly actor: string;
+  },
+): PlantSaved {
+  const parsed = parsePlant(given.document);
+  if (!parsed.ok) return { ok: false, kind: 'unfit', problems: parsed.problems };
+  const document = JSON.stringify(parsed.value satisfies Plant);
+  return writeAlone(db, (tx) => {
+    const { note, actor } = given;
+    const newest = listPlantVersions(tx)[0]?.version ?? 0;
+    if (newest !== given.expected) {
+      return { ok: false, kind: 'changed-meanwhile', version: newest };
+    }
+    const version = newest + 1;
+    const at = readNow(tx);
+    const digest = digestOf(document);
+    tx.insert(tables.plantVersions).values({ version, document, digest, note, actor, at }).run();
+    const saved = { kind: 'plant-saved', version, digest, note };
+    appendEvents(tx, STREAM, newest, [saved], {
+      actor,
+      at,
+      policy: 'none',
+    });
+    return { ok: true, version };
+  });
+}
+
+/** What a plant file would change, or every problem in it, in words. */
+export type PlantPreview =
+  | { readonly ok: true; readonly document: Plant; readonly expected: number }
+  | { readonly ok: false; readonly problems: readonly string[] };
+
+/** Zip files begin with these two letters. */
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
+/** Reads a plant file, JSON or a zip of CSV sheets, without keeping anything. */
+export function previewPlant(db: Db, bytes: Uint8Array): PlantPreview {
+  const expected = readPlantVersion(db);
+  if (isZip(bytes)) {
+    const read = parseSheets(bytes);
+    return read.ok
+      ? { ok: true, document: read.value, expected }
+      : { ok: false, problems: read.problems.map(describeSheetProblem) };
+  }
+  const read = parsePlantText(new TextDecoder().decode(bytes));
+  return read.ok
+    ? { ok: true, document: read.value, expected }
+    : { ok: false, problems: read.problems.map(formatPlantProblem) };
+}
+
+/** Takes over the one plant that a database from before versions holds. */
+export function adoptEarlierPlant(db: Db): void {
+  const earlier = db
+    .select()
+    .from(tables.registers)
+    .where(eq(tables.registers.name, 'plant'))
+    .get();
+  if (!earlier || listPlantVersions(db).length > 0) return;
+  savePlant(db, {
+    document: JSON.parse(earlier.document) as unknown,
+    expected: 0,
+    note: 'as it stood before versions were kept',
+    actor: 'site set-up',
+  });
+}
+
+/** Versions whose document is no longer the one that the ledger knows. */
+export function compareVersions(db: Db): number[] {
+  const digests = new Map(
+    readStream(db, STREAM).map(({ payload }) => {
+      const { version, digest } = payload as { version: number; digest: string };
+      return [version, digest] as const;
+    }),
+  );
+  return db
+    .select()
+    .from(tables.plantVersions)
+    .all()
+    .filter(({ version, document }) => digests.get(version) !== digestOf(document))
+    .map(({ version }) => version);
+}

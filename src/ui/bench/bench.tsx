@@ -1,0 +1,123 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { findCalculation, listStartInputs, type Figure, type TypedInputs } from '../../core/bench';
+import { fromSi, writeFigure, writeUnit } from '../../core/units';
+import { CurveChart } from './chart';
+import { BenchInputs, fill, readFilled } from './inputs';
+import { UseInJob, type JobChoice } from './use-in-job';
+
+function Figures({ figures }: { readonly figures: readonly Figure[] }) {
+  return (
+    <dl aria-label="Worked out" className="flex flex-col">
+      {figures.map(({ label, symbol, value, quantity, unit, isMain }) => (
+        <div
+          key={label}
+          className={`grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-3 border-t border-base-300 py-1 ${isMain ? 'text-lg font-bold' : ''}`}
+        >
+          <dt>
+            {label} <span className="font-mono text-xs">{symbol}</span>
+          </dt>
+          <dd className="font-mono">
+            {writeFigure(fromSi(value, quantity, unit))} {writeUnit(unit)}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** One calculation: what is given on the left, what comes of it on the right, worked out with every key. */
+export function BenchScreen({
+  id,
+  given,
+  jobs,
+  job,
+  subject,
+  me,
+  names,
+}: {
+  readonly id: string;
+  readonly given: TypedInputs | undefined;
+  readonly jobs: readonly JobChoice[];
+  readonly job: string | undefined;
+  readonly subject: string | undefined;
+  readonly me: string;
+  readonly names: Readonly<Record<string, string>>;
+}) {
+  const calculation = findCalculation(id);
+  const [filled, setFilled] = useState(() =>
+    calculation ? fill(calculation, given ?? listStartInputs(calculation.fields)) : {},
+  );
+  const inputs = useMemo(
+    () => (calculation ? readFilled(calculation, filled) : {}),
+    [calculation, filled],
+  );
+  const result = useMemo(() => calculation?.run(inputs), [calculation, inputs]);
+  if (!calculation || !result) return null;
+  const problems = new Map(
+    result.ok ? [] : result.problems.map(({ field, message }) => [field, message] as const),
+  );
+  const elsewhere = problems.get('');
+  return (
+    <main className="flex flex-col gap-3 p-4">
+      <div>
+        <Link href="/bench" className="text-sm underline">
+          Bench
+        </Link>
+        <h1 className="text-xl font-bold">{calculation.title}</h1>
+        <p>{calculation.about}</p>
+      </div>
+      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+        <div className="flex flex-col gap-3">
+          <BenchInputs
+            calculation={calculation}
+            filled={filled}
+            problems={problems}
+            onChange={setFilled}
+          />
+          <div className="bg-base-200 p-3 text-sm">
+            <h2 className="font-bold">Formula</h2>
+            {calculation.formula.map((one) => (
+              <p key={one} className="font-mono">
+                {one}
+              </p>
+            ))}
+            <p className="mt-2">Source: {calculation.source}.</p>
+          </div>
+        </div>
+        <div className="flex flex-col gap-3" aria-live="polite">
+          {result.ok ? (
+            <>
+              <Figures figures={result.figures} />
+              {result.notes.map((note) => (
+                <p key={note} className="border-l-4 border-info pl-2">
+                  {note}
+                </p>
+              ))}
+              {result.curve && <CurveChart curve={result.curve} />}
+            </>
+          ) : (
+            <p className="border-l-4 border-error pl-2">
+              {elsewhere ?? 'No figure can be given until the fields marked are mended.'}
+            </p>
+          )}
+          <p className="border-l-4 border-warning pl-2 text-sm">
+            {calculation.caution} A figure proves nothing: a reading does. Local codes and the
+            judgement of a competent engineer come first.
+          </p>
+          <UseInJob
+            jobs={jobs}
+            job={job}
+            subject={subject}
+            calculation={id}
+            inputs={result.ok ? inputs : undefined}
+            me={me}
+            names={names}
+          />
+        </div>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+
+import type { DossierView } from '../../core/job';
+import { computeSequenceMinutes } from '../../core/sequence';
+
+const RESTORE_WORDS = {
+  'earth-off': 'earth off',
+  'blind-out': 'take out, lock off',
+  'free-store': 'restraint off',
+  'close-outlet': 'shut',
+  unlock: 'lock off, normal position',
+} as const;
+
+/** A box to tick with a pen. */
+const Box = () => (
+  <span aria-hidden className="inline-block size-4 border-2 border-current align-middle" />
+);
+
+/** The order of work and the way back, as lists to carry round the plant and tick. Made to be printed. */
+export function WalkList({ jobId, view }: { readonly jobId: string; readonly view: DossierView }) {
+  const { steps, restore, dossier } = view;
+  const metres = steps.reduce((sum, step) => sum + step.walk_m, 0);
+  return (
+    <article className="flex flex-col gap-4">
+      <div className="flex items-center justify-between gap-3">
+        <h1 className="text-xl font-bold">
+          Walk list of <span className="font-mono">{jobId}</span> {dossier.title}
+        </h1>
+        <button className="btn btn-sm no-print" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      {dossier.plan.kind !== 'accepted' && (
+        <p role="note" className="border-2 border-error p-2 font-bold">
+          The plan is not accepted. Not to be carried out.
+        </p>
+      )}
+      {steps.length === 0 ? (
+        <p>No plan has been kept yet. Compute one or draw one up, and keep it.</p>
+      ) : (
+        <>
+          <p>
+            {steps.length} steps, about {Math.ceil(computeSequenceMinutes(steps))} min with {metres}{' '}
+            m of walking. Times are estimates: they prove nothing, and nobody hurries for them.
+          </p>
+          <table className="w-full text-sm [&_td]:pr-3 [&_th]:pr-3">
+            <caption className="text-left font-bold">Isolate</caption>
+            <thead>
+              <tr className="border-b-2 border-base-content text-left">
+                <th>No.</th>
+                <th>Done</th>
+                <th>Step</th>
+                <th className="text-right">Walk m</th>
+                <th className="text-right">min</th>
+                <th className="pl-3">Lock, reading, time</th>
+              </tr>
+            </thead>
+            <tbody>
+              {steps.map((step, index) => (
+                <tr
+                  key={`${step.phase}-${step.subject}-${index}`}
+                  className="border-t border-base-300"
+                >
+                  <td className="py-1 font-mono">{index + 1}</td>
+                  <td>{step.done ? '✓' : <Box />}</td>
+                  <td className="py-1">{step.words}</td>
+                  <td className="text-right font-mono">{step.walk_m}</td>
+                  <td className="text-right font-mono">{step.minutes}</td>
+                  <td className="w-48 border-b border-base-content/40 pl-3" />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <table className="w-full text-sm [&_td]:pr-3 [&_th]:pr-3">
+            <caption className="text-left font-bold">Restore, in this order</caption>
+            <thead>
+              <tr className="border-b-2 border-base-content text-left">
+                <th>No.</th>
+                <th>Done</th>
+                <th>Point</th>
+                <th>What</th>
+              </tr>
+            </thead>
+            <tbody>
+              {restore.map((step, index) => (
+                <tr key={step.kind + step.subject} className="border-t border-base-300">
+                  <td className="py-1 font-mono">{index + 1}</td>
+                  <td>
+                    <Box />
+                  </td>
+                  <td className="font-mono">{step.subject}</td>
+                  <td>{RESTORE_WORDS[step.kind]}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </article>
+  );
+}

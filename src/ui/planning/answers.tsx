@@ -1,0 +1,177 @@
+'use client';
+
+import type { Aim, PlanAnswer } from '../../core/isolation';
+import type { IsolationPlan } from '../../core/plant/schema';
+import type { Command, Dossier } from '../../core/job';
+import { Shortfall } from './measures';
+import type { Trip } from './planner.worker';
+import { usePlanner, type PlanningRun } from './use-planner';
+
+const AIM_NAMES: Readonly<Record<Aim, string>> = {
+  effort: 'Least effort',
+  outage: 'Least outage',
+  points: 'Fewest points',
+};
+const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
+
+/** Everything that has to stand: the plan itself, and the valves under which its blinds are fitted. */
+function withValvedStage(answer: PlanAnswer): IsolationPlan {
+  const stages = answer.stages.filter(({ name }) => name === 'valved');
+  const all = (part: keyof IsolationPlan) =>
+    [...new Set([answer, ...stages].flatMap((one) => one[part]))].sort();
+  return { close: all('close'), open: all('open'), restrain: all('restrain') };
+}
+
+const share = (gap: number) => `${Math.max(1, Math.round(gap * 100))} %`;
+
+/** What is known of how good an answer is. */
+function describeProof({ passes, optimal, gap }: PlanAnswer): string {
+  const verdict = passes ? 'passes' : 'does not pass';
+  if (optimal) return passes ? 'passes, proved best' : 'does not pass; nothing better exists';
+  return gap > 0
+    ? `${verdict}, within ${share(gap)} of the best`
+    : `${verdict}, as good as any in this figure`;
+}
+
+function Progress({ run, onStop }: { readonly run: PlanningRun; readonly onStop: () => void }) {
+  const what = {
+    grades: 'Seeing whether every grade can be had',
+    shortfall: 'Finding what cannot be had, and the best there is',
+    effort: 'Seeking the least effort',
+    outage: 'Seeking the least outage',
+    points: 'Seeking the fewest points',
+  }[run.searching ?? 'grades'];
+  return (
+    <p role="status" className="flex flex-wrap items-center gap-2">
+      <span>{what}…</span>
+      <button type="button" className="btn btn-xs" onClick={onStop}>
+        Stop here, keep what is found
+      </button>
+    </p>
+  );
+}
+
+function AnswerRow({
+  aim,
+  answer,
+  trip,
+  onTake,
+}: {
+  readonly aim: Aim;
+  readonly answer: PlanAnswer;
+  readonly trip: Trip | undefined;
+  readonly onTake: (aim: Aim, plan: IsolationPlan) => void;
+}) {
+  const fits = answer.stages.flatMap((stage) => stage.fits);
+  const lost = answer.findings
+    .filter(({ code }) => code === 'equipment-loses-supply')
+    .map(({ subject }) => subject);
+  return (
+    <tr className="border-t border-base-300">
+      <th className="py-1 text-left">{AIM_NAMES[aim]}</th>
+      <td className="font-mono">{answer.cost.effort}</td>
+      <td className="font-mono">{answer.cost.outage}</td>
+      <td className="font-mono">{answer.cost.points}</td>
+      <td className="font-mono">{trip && `${trip.metres} m, ${trip.minutes} min`}</td>
+      <td>
+        {describeProof(answer)}
+        <span className="block text-xs">
+          {lost.length > 0 ? (
+            <>
+              loses its supply: <span className="font-mono">{lost.join(' ')}</span>
+            </>
+          ) : (
+            'no equipment loses its supply'
+          )}
+        </span>
+        {fits.length > 0 && (
+          <span className="block text-xs">
+            two stages: valves first, then fit <span className="font-mono">{fits.join(' ')}</span>
+          </span>
+        )}
+      </td>
+      <td>
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() => onTake(aim, withValvedStage(answer))}
+        >
+          Take {AIM_NAMES[aim].toLowerCase()}
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** The three computed answers side by side, each shown as soon as it is there. */
+export function Answers({
+  jobId,
+  accepted,
+  onAccept,
+  onTake,
+}: {
+  readonly jobId: string;
+  readonly accepted: Dossier['grades'];
+  readonly onAccept: (command: Command) => void;
+  readonly onTake: (aim: Aim, plan: IsolationPlan) => void;
+}) {
+  const { run, start, stop } = usePlanner(jobId);
+  const found = AIMS.filter((aim) => run.answers[aim]);
+  return (
+    <div className="flex flex-col gap-2">
+      <div>
+        <button
+          type="button"
+          className="btn btn-primary btn-sm"
+          disabled={run.state === 'running'}
+          onClick={start}
+        >
+          Compute the isolation
+        </button>
+      </div>
+      {run.state === 'running' && <Progress run={run} onStop={stop} />}
+      {run.state === 'failed' && (
+        <p role="alert" className="border-l-4 border-error pl-2">
+          The planner could not be run. Nothing is lost: compute again, or draw the plan up by hand.
+        </p>
+      )}
+      {run.state === 'stopped' && found.length === 0 && (
+        <p role="status">Stopped before an answer was found. Compute again, or plan by hand.</p>
+      )}
+      <Shortfall
+        measures={run.answers.effort?.extra_measures ?? []}
+        accepted={accepted}
+        onAccept={onAccept}
+      />
+      {found.length > 0 && (
+        <table className="w-full text-sm">
+          <caption className="sr-only">Computed answers side by side</caption>
+          <thead>
+            <tr className="text-left">
+              <th>Answer</th>
+              <th>Minutes</th>
+              <th>Outage an hour</th>
+              <th>Points</th>
+              <th>Walk, all in all</th>
+              <th>Check</th>
+              <th>
+                <span className="sr-only">Take</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {found.map((aim) => (
+              <AnswerRow
+                key={aim}
+                aim={aim}
+                answer={run.answers[aim] as PlanAnswer}
+                trip={run.trips[aim]}
+                onTake={onTake}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { describeChange, type Plant, type PlantChange } from '../../core/plant';
+import { SmallForm, TextField } from '../dossier/field';
+
+interface Saved {
+  readonly ok: boolean;
+  readonly version?: number;
+  readonly error?: string;
+  readonly problems?: readonly string[];
+}
+
+async function save(document: Plant, expected: number, note: string, pin: string): Promise<Saved> {
+  try {
+    const answer = await fetch('/api/plant/versions', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document, expected, note, pin }),
+    });
+    return (await answer.json()) as Saved;
+  } catch {
+    return { ok: false, error: 'The server could not be reached. Nothing was saved: try again.' };
+  }
+}
+
+/** What would change, what is wrong with it, and saving it as the next version under the coordinator's signature. */
+export function SavePlant({
+  plant,
+  version,
+  changes,
+  problems,
+}: {
+  readonly plant: Plant;
+  readonly version: number;
+  readonly changes: readonly PlantChange[];
+  readonly problems: readonly string[];
+}) {
+  const router = useRouter();
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const send = async (note: string, pin: string) => {
+    const saved = await save(plant, version, note, pin);
+    if (!saved.ok) {
+      setRefused([saved.error ?? 'That did not work.', ...(saved.problems ?? [])]);
+      return;
+    }
+    setRefused([]);
+    toast.success(`Version ${saved.version} of the plant is saved.`);
+    router.push('/plant');
+    router.refresh();
+  };
+  return (
+    <section aria-label="What would change" className="flex flex-col gap-2">
+      <h2 className="text-lg font-bold">What would change</h2>
+      {changes.length === 0 && <p>Nothing yet.</p>}
+      <ul className="max-h-64 overflow-auto font-mono text-xs" tabIndex={0} aria-label="Changes">
+        {changes.slice(0, 500).map((change) => (
+          <li key={change.table + change.id} className="border-t border-base-300 py-1">
+            {describeChange(change)}
+          </li>
+        ))}
+        {changes.length > 500 && <li>and {changes.length - 500} more</li>}
+      </ul>
+      {problems.length > 0 && (
+        <div role="alert" className="border-l-4 border-error pl-2 text-sm">
+          <p className="font-bold">It cannot be saved like this:</p>
+          <ul className="list-disc pl-5">
+            {problems.slice(0, 50).map((problem) => (
+              <li key={problem}>{problem}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {refused.length > 0 && (
+        <div role="alert" className="border-l-4 border-error pl-2">
+          {refused.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+        </div>
+      )}
+      {changes.length > 0 && problems.length === 0 && (
+        <SmallForm
+          button={`Save as version ${version + 1}`}
+          onSend={(read) => void send(read('note'), read('pin'))}
+        >
+          <TextField label="What was changed, and why" name="note" />
+          <label className="flex flex-col text-sm">
+            Your PIN
+            <input
+              name="pin"
+              type="password"
+              inputMode="numeric"
+              autoComplete="off"
+              required
+              className="input input-sm w-28 font-mono"
+            />
+          </label>
+        </SmallForm>
+      )}
+      <p className="text-sm">
+        Plans that are accepted stay tied to the version they were made on. When a plan no longer
+        passes on a newer version, its job is held up until someone has looked.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,330 @@
+import { readFileSync } from 'node:fs';
+import {
+  decideJob,
+  evolveDossier,
+  findWorkOrder,
+  listSigners,
+  type Command,
+  type Context,
+  type DossierState,
+  type SiteFacts,
+} from '../../src/core/job';
+import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
+import type { Person } from '../../src/core/people/people';
+import { buildGraph, parsePlantText } from '../../src/core/plant';
+import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
+
+interface SiteFile {
+  people: Person[];
+  registers: { locks: []; boxes: []; instruments: [] };
+}
+const plant = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
+if (!plant.ok) throw new Error('the demonstration plant does not parse');
+const file = JSON.parse(readFileSync('demo/quillmere.site.json', 'utf8')) as SiteFile;
+const byId = <Row extends { id: string }>(rows: readonly Row[]) =>
+  new Map(rows.map((row) => [row.id, row]));
+export const site: SiteFacts = {
+  graph: buildGraph(plant.value),
+  plantVersion: 1,
+  policy: DEFAULT_GRADE_POLICY,
+  people: byId(file.people),
+  locks: byId(file.registers.locks),
+  boxes: byId(file.registers.boxes),
+  instruments: byId(file.registers.instruments),
+};
+export const START = '2026-11-24T07:00:00.000Z';
+export const nobody = { lockAt: new Map(), boxAt: new Map(), personOn: new Map() } as const;
+
+export function contextFor(
+  actor: string,
+  signed: readonly string[] = [actor],
+  now = START,
+): Context {
+  return { jobId: 'J-0001', now, actor, signed: new Set(signed), site, others: nobody };
+}
+
+export type Step = readonly [actor: string, command: Command];
+
+export const PLAN = {
+  close: [
+    'CB-P201',
+    'FS-TR2004',
+    'HV-2001',
+    'HV-2002',
+    'HV-2004',
+    'HV-2005',
+    'HV-2007',
+    'HV-2008',
+    'HV-2009',
+  ],
+  open: ['DR-2002', 'DR-2004', 'DR-2007'],
+  restrain: ['ST-P201-SPR'],
+};
+export const RAISE = {
+  kind: 'raise-job',
+  title: 'Seal change',
+  equipment: 'P-201',
+  work: [
+    { section: 'P201-CAS', activity: 'open' },
+    { section: 'P201-PSH', activity: 'touch' },
+  ],
+  hours: 6,
+  performer: 'jun',
+} satisfies Command;
+export const DRAFT = { kind: 'draft-plan', origin: 'effort', ...PLAN } satisfies Command;
+
+/** Applies commands that are all expected to be allowed; answers the state. */
+export function carryOut(steps: readonly Step[], from?: DossierState, now = START): DossierState {
+  return steps.reduce<DossierState>((state, [actor, command]) => {
+    const context = contextFor(actor, listSigners(command, actor), now);
+    const decision = decideJob(state, command, context);
+    if (!decision.ok) {
+      throw new Error(
+        `${command.kind}: ${decision.refusals.map((one) => explainRefusal(one).says).join(' ')}`,
+      );
+    }
+    return decision.events.reduce<DossierState>(
+      (before, event) => evolveDossier(before, event, { by: actor, at: now }),
+      state,
+    );
+  }, from);
+}
+
+export const refusalsOf = (
+  state: DossierState,
+  actor: string,
+  command: Command,
+  more: Partial<Context> = {},
+): RuleCode[] => {
+  const decision = decideJob(state, command, {
+    ...contextFor(actor, listSigners(command, actor)),
+    ...more,
+  });
+  return decision.ok ? [] : decision.refusals.map((refusal) => refusal.code);
+};
+
+/** The labels compared with the plan, by someone who did not draw it up. */
+export const WALKED_DOWN: Step[] = [...PLAN.close, ...PLAN.open, ...PLAN.restrain].map((point) => [
+  'finn',
+  { kind: 'check-label', point, found: 'as-drawn', note: '' },
+]);
+
+export const REVIEWED: Step[] = [
+  ['ada', RAISE],
+  ['ada', DRAFT],
+  ['ada', { kind: 'submit-plan', drawingChecked: false }],
+  ['hana', { kind: 'accept-plan', note: '' }],
+];
+export const USABLE: Step[] = [...REVIEWED, ...WALKED_DOWN];
+
+/** The field work in the order that the work order gives. */
+export function fieldSteps(): Step[] {
+  const state = carryOut(USABLE);
+  const order = state && findWorkOrder(state, site);
+  if (!order) throw new Error('no work order');
+  let lock = 0;
+  const steps = order.steps.map((step): Step => {
+    const tag = `T-${step.subject}`;
+    const isElectrical = ['CB-P201', 'FS-TR2004'].includes(step.subject);
+    switch (step.phase) {
+      case 'tell':
+        return ['ada', { kind: 'tell-affected', who: 'control room' }];
+      case 'stop':
+        return ['cora', { kind: 'stop-plant', how: 'stopped at the panel' }];
+      case 'isolate-drives':
+      case 'isolate-flows':
+      case 'fit':
+        lock += 1;
+        return [
+          isElectrical ? 'elif' : 'finn',
+          {
+            kind: 'lock-point',
+            link: step.subject,
+            lock: `${isElectrical ? 'E' : 'P'}-${String(lock).padStart(2, '0')}`,
+            tag,
+          },
+        ];
+      case 'let-down':
+      case 'earth':
+        return ['finn', { kind: 'open-outlet', outlet: step.subject, tag }];
+      case 'restrain':
+        return ['finn', { kind: 'restrain-store', store: step.subject, how: 'clamped' }];
+      case 'wait':
+        return ['gus', { kind: 'wait-out-store', store: step.subject, seen: 'stands still' }];
+      case 'prove': {
+        const demand = order.proofs.find(({ id }) => id === step.subject);
+        const instrument = {
+          voltage: 'VT-11',
+          pressure: 'PG-T1',
+          motion: 'TA-3',
+          temperature: 'TH-4',
+        }[demand?.kind ?? 'motion'];
+        return [
+          demand?.kind === 'voltage' ? 'elif' : 'finn',
+          {
+            kind: 'prove',
+            proof: step.subject,
+            reading: 0,
+            unit: demand?.unit ?? 'bar',
+            instrument,
+            testerProved: true,
+            pairs: 6,
+          },
+        ];
+      }
+      case 'try-start':
+        return ['cora', { kind: 'try-start', station: step.subject, moved: false }];
+    }
+  });
+  return [...steps, ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }]];
+}
+
+export const PERMIT: Step[] = [
+  [
+    'hana',
+    {
+      kind: 'assess-task',
+      hazards: [{ hazard: 'splash', control: 'visor' }],
+      equipment: 'gloves',
+      emergency: 'eyewash',
+    },
+  ],
+  ['hana', { kind: 'approve-permit' }],
+  ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
+];
+export const ISSUED = () => [...USABLE, ...fieldSteps(), ...PERMIT];
+export const HANDED_BACK: Step[] = [
+  ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }],
+  ['kit', { kind: 'sign-off', person: 'kit', lock: 'W-02' }],
+  ['jun', { kind: 'hand-back', cleared: true, remarks: '' }],
+  ['hana', { kind: 'close-permit', inspected: 'seal dry' }],
+];
+
+export function restoreSteps(state: DossierState): Step[] {
+  const order = state && findWorkOrder(state, site);
+  if (!state || !order) throw new Error('no work order');
+  const back = order.restore.map(({ kind, subject }): Step => {
+    if (kind === 'unlock' || kind === 'blind-out') {
+      return [state.isolation.locked[subject]?.by ?? '', { kind: 'unlock-point', link: subject }];
+    }
+    if (kind === 'free-store') return ['finn', { kind: 'free-store', store: subject }];
+    return ['finn', { kind: 'close-outlet', outlet: subject }];
+  });
+  const walk = [...PLAN.close, ...PLAN.open].map((point): Step => {
+    const normal = PLAN.open.includes(point) || point === 'HV-2009' ? 'closed' : 'open';
+    return ['cora', { kind: 'walk-lineup', point, found: normal }];
+  });
+  return [
+    ['ada', { kind: 'open-box' }],
+    ...back,
+    ...walk,
+    ['cora', { kind: 'take-back', told: 'control room' }],
+    ['ada', { kind: 'close-job' }],
+  ];
+}
+
+export const LIVE = () => carryOut(ISSUED());
+export const ON = () => carryOut([HANDED_BACK[0] as Step], LIVE());
+export const ACCEPTED = () => carryOut(REVIEWED);
+export const WALKED = () => carryOut(USABLE);
+export const STOPPED = () => carryOut(fieldSteps().slice(0, 2), WALKED());
+export const PROVING = () => {
+  const field = fieldSteps();
+  return carryOut(
+    field.slice(
+      0,
+      field.findIndex(([, command]) => command.kind === 'prove'),
+    ),
+    WALKED(),
+  );
+};
+/** The site with one more section that nothing feeds, and a plan put together for work on it. */
+export const lonelySite: SiteFacts = {
+  ...site,
+  graph: buildGraph({
+    ...plant.value,
+    sections: [
+      ...plant.value.sections,
+      {
+        id: 'LONE',
+        name: 'pipe on trestles',
+        medium: 'DIG',
+        area: plant.value.sections[0]?.area ?? '',
+      },
+    ],
+  }),
+};
+export const LONELY = (): DossierState => {
+  const mark = { by: 'ada', at: START };
+  const work = [{ section: 'LONE', activity: 'touch' as const }];
+  const raised = evolveDossier(undefined, { ...RAISE, kind: 'job-raised', work }, mark);
+  return evolveDossier(
+    raised,
+    { kind: 'plan-drafted', origin: 'own', close: [], open: [], restrain: [] },
+    mark,
+  );
+};
+
+/** Everything proved, nothing tried yet. */
+export const PROVED = () => {
+  const field = fieldSteps();
+  const tried = field.findIndex(([, command]) => command.kind === 'try-start');
+  return carryOut(field.slice(0, tried), WALKED());
+};
+export const voltageProof = (more: object): Command => ({
+  kind: 'prove',
+  proof: 'voltage:P201-CBL',
+  reading: 0,
+  unit: 'V',
+  instrument: 'VT-11',
+  testerProved: true,
+  pairs: 6,
+  ...more,
+});
+export const firstLock = (more: object): Command => ({
+  kind: 'lock-point',
+  link: 'CB-P201',
+  lock: 'E-01',
+  tag: 'T1',
+  ...more,
+});
+export const label = (more: object): Command => ({
+  kind: 'check-label',
+  point: 'HV-2001',
+  found: 'as-drawn',
+  note: '',
+  ...more,
+});
+export const noted = (more: object): Command => ({
+  kind: 'note-calculation',
+  calculation: 'raised-mass',
+  subject: 'ST-P201-SPR',
+  inputs: { mass: { value: 10, unit: 'kg' }, height: { value: 1, unit: 'm' } },
+  ...more,
+});
+/** The site after someone drew a bypass round a closed valve that the plan does not know. */
+export const outgrownSite: SiteFacts = {
+  ...site,
+  newest: {
+    version: 2,
+    graph: buildGraph({
+      ...plant.value,
+      links: [
+        ...plant.value.links,
+        { id: 'HV-NEW', kind: 'ball-valve', between: ['D1-LIQ', 'P201-CAS'] },
+      ],
+    }),
+  },
+};
+export const LATE = '2026-11-24T23:00:00.000Z';
+export const ISSUE: Command = { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' };
+
+/** One row of a table of refusals: label, state before, who, what, the codes expected, facts that differ. */
+export type RefusalRow = [
+  string,
+  () => DossierState,
+  string,
+  Command,
+  RuleCode[],
+  Partial<Context>?,
+];
