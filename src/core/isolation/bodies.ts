@@ -10,8 +10,9 @@ export interface UnknownId {
 export interface PlantState {
   readonly plan: IsolationPlan;
   readonly unknown: readonly UnknownId[];
-  /** 1 for a link that is closed, locked and of strength 1 or 2. */
+  /** 1 for a link that is closed, locked and of strength 1 or 2; and these links by number. */
   readonly barred: Uint8Array;
+  readonly barriers: readonly number[];
   /** Numbers of the links in the plan that are no barrier, whatever is hung on them. */
   readonly powerless: readonly number[];
   readonly opened: readonly number[];
@@ -52,8 +53,9 @@ export function leadsToSafety(graph: PlantGraph, outlet: Outlet): boolean {
   );
 }
 
+/** The section of an outlet; -1 for a number that no outlet has. */
 export const sectionOfOutlet = (graph: PlantGraph, outlet: number): number =>
-  graph.sectionAt.get(graph.outlets[outlet]?.section ?? '') ?? -1;
+  graph.outletSection[outlet] ?? -1;
 
 /** Works out what a plan makes of the plant. Ids that the plant does not have are set aside and listed. */
 export function computePlantState(graph: PlantGraph, plan: IsolationPlan): PlantState {
@@ -62,7 +64,8 @@ export function computePlantState(graph: PlantGraph, plan: IsolationPlan): Plant
   const opened = resolveIds(plan.open, graph.outletAt, 'outlets', unknown);
   const restrained = resolveIds(plan.restrain, graph.storeAt, 'stores', unknown);
   const barred = new Uint8Array(graph.links.length);
-  for (const link of close) if (graph.strength[link]) barred[link] = 1;
+  const barriers = close.filter((link) => graph.strength[link] !== 0);
+  for (const link of barriers) barred[link] = 1;
   const body = labelParts(graph, (link) => barred[link] === 0);
   const live = new Uint8Array(graph.sections.length);
   graph.isSource.forEach((isSource, section) => {
@@ -77,6 +80,7 @@ export function computePlantState(graph: PlantGraph, plan: IsolationPlan): Plant
     plan,
     unknown,
     barred,
+    barriers,
     powerless: close.filter((link) => graph.strength[link] === 0),
     opened,
     restrained: new Set(restrained),

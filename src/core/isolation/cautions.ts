@@ -68,9 +68,8 @@ function cautionNoOutlet(
 /** Whether heat or a running pump can still act on a body. */
 function isDriven(graph: PlantGraph, state: PlantState, body: number): boolean {
   const has = (kind: Link['kind']) =>
-    graph.links.some(
-      (link, number) =>
-        link.kind === kind && bodyOf(state, graph.ends[2 * number] as number) === body,
+    (graph.linksByKind.get(kind) ?? []).some(
+      (number) => bodyOf(state, graph.ends[2 * number] as number) === body,
     );
   const live = graph.sections.flatMap((section, number) =>
     section.source && bodyOf(state, number) === body ? [graph.medium[number]?.energy] : [],
@@ -87,8 +86,8 @@ function isDriven(graph: PlantGraph, state: PlantState, body: number): boolean {
 }
 
 function cautionRelief(graph: PlantGraph, state: PlantState): Finding[] {
-  return graph.links.flatMap((link, number) => {
-    if (link.kind !== 'relief-valve') return [];
+  return (graph.linksByKind.get('relief-valve') ?? []).flatMap((number) => {
+    const link = graph.links[number] as Link;
     const own = bodyOf(state, graph.ends[2 * number] as number);
     return (link.protects ?? []).flatMap((id) => {
       const body = bodyOf(state, graph.sectionAt.get(id) ?? -1);
@@ -112,24 +111,23 @@ function surveyBodies(graph: PlantGraph, state: PlantState): Map<number, BodySur
     bodyOf(state, graph.ends[2 * number] as number),
     bodyOf(state, graph.ends[2 * number + 1] as number),
   ];
-  graph.links.forEach((link, number) => {
-    if (!state.barred[number]) return;
+  for (const number of state.barriers) {
     for (const body of new Set(endsOf(number))) {
       if (state.live[body]) continue;
       const entry = survey.get(body) ?? { sections: [], barriers: [], canRelieve: false };
-      entry.barriers.push(link.id);
+      entry.barriers.push(graph.links[number]?.id ?? '');
       survey.set(body, entry);
     }
-  });
+  }
   if (survey.size === 0) return survey;
   state.body.forEach((body, section) => survey.get(body)?.sections.push(section));
-  graph.links.forEach((link, number) => {
-    if (link.kind !== 'relief-valve' || state.barred[number]) return;
+  for (const number of graph.linksByKind.get('relief-valve') ?? []) {
+    if (state.barred[number]) continue;
     for (const body of endsOf(number)) {
       const entry = survey.get(body);
       if (entry) entry.canRelieve = true;
     }
-  });
+  }
   for (const outlet of state.opened) {
     const entry = survey.get(bodyOf(state, sectionOfOutlet(graph, outlet)));
     if (entry && graph.outlets[outlet]?.kind !== 'earth') entry.canRelieve = true;
@@ -178,14 +176,15 @@ function cautionSharedSystem(graph: PlantGraph, state: PlantState): Finding[] {
 
 /** A bled body that is only one because a link that stands closed in normal running is taken as open. */
 function cautionBledThrough(graph: PlantGraph, state: PlantState): Finding[] {
-  const suspects = [...graph.links.keys()].filter((number) => {
-    if (graph.links[number]?.normal !== 'closed' || state.barred[number]) return false;
-    return state.bled[bodyOf(state, graph.ends[2 * number] as number)] === 1;
+  const suspects: number[] = [];
+  graph.isNormallyClosed.forEach((isClosed, number) => {
+    if (!isClosed || state.barred[number]) return;
+    if (state.bled[bodyOf(state, graph.ends[2 * number] as number)]) suspects.push(number);
   });
   if (suspects.length === 0) return [];
   const asItStands = labelParts(
     graph,
-    (link) => !state.barred[link] && graph.links[link]?.normal !== 'closed',
+    (link) => !state.barred[link] && !graph.isNormallyClosed[link],
   );
   const opened = new Set(
     state.opened

@@ -223,11 +223,11 @@ function findUnearthed(graph: PlantGraph, state: PlantState, demand: EarthDemand
 }
 
 function findLiveOutlets(graph: PlantGraph, state: PlantState): Finding[] {
-  const sources = [...graph.isSource.keys()].filter((section) => graph.isSource[section]);
   const onLive = state.opened.filter(
     (outlet) => state.live[state.body[sectionOfOutlet(graph, outlet)] as number],
   );
   if (onLive.length === 0) return [];
+  const sources = [...graph.isSource.keys()].filter((section) => graph.isSource[section]);
   const tree = searchRoutes(graph, sources, (link) => (state.barred[link] ? -1 : 0));
   return onLive.map((outlet) => {
     const { id, section } = graph.outlets[outlet] as { id: string; section: string };

@@ -80,7 +80,11 @@ export function listLostSections(graph: PlantGraph, close: readonly string[]): n
   const closed = new Set(close.flatMap((id) => graph.linkAt.get(id) ?? []));
   if (![...closed].some((link) => supply[link] === 1)) return [];
   const after = computeFed(graph, (link) => supply[link] === 1 && !closed.has(link));
-  return [...before.keys()].filter((section) => before[section] && !after[section]);
+  const lost: number[] = [];
+  before.forEach((isFed, section) => {
+    if (isFed && !after[section]) lost.push(section);
+  });
+  return lost;
 }
 
 /** Computes what a plan costs; ids that the plant does not have cost nothing. */

@@ -6,13 +6,14 @@ export * from './findings';
 export {
   planIsolation,
   type PlanAnswer,
+  type PlanningPhase,
   type PlanningResult,
   type PlanningWatch,
 } from './planner/plan';
 export type { ExtraMeasure } from './planner/shortfall';
 export type { Stage } from './planner/stages';
 export { limitTime, type SearchLimits } from './planner/limits';
-export type { Aim } from './planner/search';
+export type { Aim } from './planner/fields';
 export { checkValvedStage } from './planner/stages';
 export * from './policy';
 export * from './reasons';

@@ -35,6 +35,10 @@ export interface PlantGraph {
   readonly isSource: Uint8Array;
   /** 1 for a link that stands closed in normal running. */
   readonly isNormallyClosed: Uint8Array;
+  /** Section of each outlet. */
+  readonly outletSection: Int32Array;
+  /** Links of each kind that the plant has, by number. */
+  readonly linksByKind: ReadonlyMap<LinkKind, readonly number[]>;
 }
 
 /** Strength of one link by the site's table: 0 when it cannot be locked, is held by nothing physical, or is known to pass. */
@@ -71,6 +75,16 @@ function listIncidence(sectionCount: number, ends: Int32Array) {
   return { start, incident };
 }
 
+function groupByKind(links: readonly Link[]): Map<LinkKind, number[]> {
+  const groups = new Map<LinkKind, number[]>();
+  links.forEach(({ kind }, number) => {
+    const group = groups.get(kind);
+    if (group) group.push(number);
+    else groups.set(kind, [number]);
+  });
+  return groups;
+}
+
 /** Builds the graph of a parsed plant. */
 export function buildGraph(
   plant: Plant,
@@ -105,6 +119,10 @@ export function buildGraph(
     medium: sections.map((section) => presentOrThrow(media.get(section.medium), section.medium)),
     isSource: Uint8Array.from(sections, (section) => (section.source ? 1 : 0)),
     isNormallyClosed: Uint8Array.from(links, (link) => (link.normal === 'closed' ? 1 : 0)),
+    outletSection: Int32Array.from(outlets, ({ section }) =>
+      presentOrThrow(sectionAt.get(section), section),
+    ),
+    linksByKind: groupByKind(links),
   };
 }
 

@@ -40,6 +40,7 @@ function Progress({ run, onStop }: { readonly run: PlanningRun; readonly onStop:
     effort: 'Seeking the least effort',
     outage: 'Seeking the least outage',
     points: 'Seeking the fewest points',
+    stages: 'Planning the stages in which blinds are fitted',
   }[run.searching ?? 'grades'];
   return (
     <p role="status" className="flex flex-wrap items-center gap-2">

@@ -5,6 +5,7 @@ import {
   type Aim,
   type GradePolicy,
   type PlanAnswer,
+  type PlanningPhase,
   type PlanningResult,
 } from '../../core/isolation';
 import { computeSequenceMinutes, planSequence } from '../../core/sequence';
@@ -20,7 +21,7 @@ export interface PlannerQuestion {
 
 /** What the planner says while it goes on, and at the end. */
 export type PlannerWord =
-  | { readonly kind: 'searching'; readonly what: 'grades' | 'shortfall' | Aim }
+  | { readonly kind: 'searching'; readonly what: PlanningPhase }
   | {
       readonly kind: 'answer';
       readonly aim: Aim;

@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { Aim, PlanAnswer, PlanningResult } from '../../core/isolation';
+import type { Aim, PlanAnswer, PlanningPhase, PlanningResult } from '../../core/isolation';
 import type { PlannerQuestion, PlannerWord, Trip } from './planner.worker';
 
 /** How far a planning run is, and what it has found so far. */
 export interface PlanningRun {
   readonly state: 'idle' | 'running' | 'done' | 'stopped' | 'failed';
-  readonly searching?: 'grades' | 'shortfall' | Aim;
+  readonly searching?: PlanningPhase;
   readonly answers: Readonly<Partial<Record<Aim, PlanAnswer>>>;
   readonly trips: Readonly<Partial<Record<Aim, Trip>>>;
   readonly result?: PlanningResult;

@@ -6,7 +6,8 @@ import { listPrices } from './choices';
 import { listEarthings } from './earths';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { buildModel, type PlannerModel, type PlannerOptions } from './model';
-import { PlanSearch, type Aim, type Figures } from './search';
+import type { Aim } from './fields';
+import { PlanSearch, type Figures } from './search';
 
 /** The best plan found for an aim. */
 export interface BestPlan {

@@ -1,6 +1,5 @@
 import type { Grade } from '../../plant';
 import { GRADES } from '../../plant';
-import { sectionOfOutlet } from '../bodies';
 import type { PlannerModel } from './model';
 
 /** Bits of what is asked of a cell: one a grade that some source in it demands. */
@@ -187,10 +186,14 @@ export function buildCells(model: PlannerModel, keptOpen: ReadonlySet<number>): 
   for (const { source, grade } of model.demands) {
     demanded[cellAt(source)] = (demanded[cellAt(source)] as number) | demandBit(grade);
   }
-  const safeOutlets = groupBy(
-    (outlet) => cellAt(sectionOfOutlet(graph, outlet)),
-    [...model.safeOutlets.values()].flat().sort((a, b) => a - b),
-  );
+  const safeOutlets = new Map<number, number[]>();
+  for (const [section, outlets] of model.safeOutlets) {
+    const known = safeOutlets.get(cellAt(section)) ?? [];
+    safeOutlets.set(
+      cellAt(section),
+      [...known, ...outlets].sort((a, b) => a - b),
+    );
+  }
   return {
     count,
     cellOf,

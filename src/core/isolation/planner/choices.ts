@@ -8,15 +8,12 @@ export const NEEDS_BLEED = 1;
 export const IS_BLED = 2;
 export const IS_LIVE = 4;
 export const HAS_OPENED = 8;
-/** The body goes on outside the region: nothing more is asked of it there. */
-export const GOES_ON = 16;
-const WANTED_SHIFT = 5;
-const GIVEN_SHIFT = 17;
+const WANTED_SHIFT = 4;
+const GIVEN_SHIFT = 16;
 const MOST_TOKENS = 12;
 
 /** Whether a body of this kind may be left as it is. `isWork` for the work's own bodies, else a bled space. */
 export function isComplete(flags: number, isWork: boolean): boolean {
-  if ((flags & GOES_ON) !== 0) return true;
   if (!isWork) return (flags & IS_BLED) !== 0;
   if ((flags & NEEDS_BLEED) !== 0 && ((flags & IS_BLED) === 0 || (flags & IS_LIVE) !== 0))
     return false;
@@ -25,6 +22,10 @@ export function isComplete(flags: number, isWork: boolean): boolean {
   const given = (flags >> GIVEN_SHIFT) & ((1 << MOST_TOKENS) - 1);
   return (wanted & ~given) === 0;
 }
+
+/** Whether a body of this kind still wants a bleed. */
+export const wantsBleed = (flags: number, isWork: boolean): boolean =>
+  (flags & IS_BLED) === 0 && (!isWork || (flags & NEEDS_BLEED) !== 0);
 
 /** One way of opening outlets and restraining stores in a cell. */
 export interface CellChoice {
@@ -59,12 +60,8 @@ const minutesOf = (model: PlannerModel): Prices => {
 export function listPrices(model: PlannerModel, countsPoints: boolean): Prices {
   const minutes = minutesOf(model);
   if (!countsPoints) return minutes;
-  const { graph, options } = model;
-  const total =
-    model.closing.reduce((sum, one) => sum + one, 0) +
-    graph.outlets.reduce((sum, outlet) => sum + openingMinutes(outlet), 0) +
-    graph.stores.length * RESTRAIN_MINUTES;
-  const point = total + 1;
+  const { options } = model;
+  const point = model.allMinutes + 1;
   return {
     link: (link) => (options.paidLinks?.has(link) ? 0 : point + minutes.link(link)),
     outlet: (outlet) => (options.paidOutlets?.has(outlet) ? 0 : point + minutes.outlet(outlet)),

@@ -1,5 +1,6 @@
-import { barriersOf, demandBit, otherCell, type Cells } from './cells';
-import { FlowNetwork, UNCUTTABLE } from './max-flow';
+import type { Cells } from './cells';
+import { listSpools, OneCut, readSides, TwoCuts } from './flows';
+import { UNCUTTABLE } from './max-flow';
 import type { Standing } from './standings';
 
 /**
@@ -15,6 +16,10 @@ export interface Floor {
   readonly base: number;
   barrierTerm(barrier: number, a: Standing, b: Standing): number;
   cellTerm(cell: number, standing: Standing): number;
+  /** Cells that stand otherwise than last in some labelling at the floor. */
+  nearCells(): ReadonlySet<number>;
+  /** How far above `base` every plan is in which a cell has a standing, at least; up to a little over `limit`. */
+  leastAbove(cell: number, standing: Standing, limit: number): number;
   /** What bleeds between two valves have added to the base, by barrier; see `Spool`. */
   readonly spoolsAt: ReadonlyMap<number, readonly SpoolEnd[]>;
 }
@@ -42,151 +47,78 @@ export function leastGivenBack({ inBleed, pastBleed }: SpoolEnd, own: Standing):
   return own.bled === 1 ? Math.min(0, inBleed, past) : Math.min(inBleed, past);
 }
 
-/** Cells between two valves that have a bleed of their own, with both barriers. */
-function listSpools(
-  cells: Cells,
-  strengthOf: (barrier: number) => number,
-): { cell: number; barriers: readonly [number, number] }[] {
-  const spools: { cell: number; barriers: readonly [number, number] }[] = [];
-  for (const cell of cells.safeOutlets.keys()) {
-    const [first, second, third] = barriersOf(cells, cell);
-    if (first === undefined || second === undefined || third !== undefined) continue;
-    if (cells.isZone[cell] || cells.hasSource[cell]) continue;
-    if (strengthOf(first) !== 1 || strengthOf(second) !== 1) continue;
-    if (otherCell(cells, first, cell) === otherCell(cells, second, cell)) continue;
-    spools.push({ cell, barriers: [first, second] });
-  }
-  return spools;
-}
-
-const DOUBLE_BLED = demandBit('double-bled');
-const POSITIVE = demandBit('positive');
-
-interface Layer {
-  readonly total: number;
-  readonly network: FlowNetwork;
-}
-
-const zoneCells = (cells: Cells): number[] =>
-  [...cells.isZone.keys()].filter((cell) => cells.isZone[cell]);
-
-/** One cut between the work and the cells that demand one of `bits`, at the given capacity of each barrier. */
-function flowOnce(cells: Cells, bits: number, capacityOf: (barrier: number) => number): Layer {
-  const network = new FlowNetwork(cells.count, cells.links.length);
-  for (let barrier = 0; barrier < cells.links.length; barrier++) {
-    const capacity = capacityOf(barrier);
-    network.addPair(
-      cells.ends[2 * barrier] as number,
-      cells.ends[2 * barrier + 1] as number,
-      capacity,
-      capacity,
-    );
-  }
-  const isGoal = Uint8Array.from(cells.demanded, (demanded) => ((demanded & bits) !== 0 ? 1 : 0));
-  return { network, total: network.push(zoneCells(cells), isGoal) };
-}
-
-/** Pairs of a barrier in the two-step network: first step, second step, and the two that forbid both steps at once. */
-const STRIDE = 4;
-
-/**
- * Two cuts one behind the other, as `double-bled` asks: vertex 2n stands for "cell n is beyond the first barrier", 2n + 1
- * for "beyond the second". A valve makes one step, a positive barrier may make both.
- */
-function flowTwice(
-  cells: Cells,
-  strengthOf: (barrier: number) => number,
-  capacityOf: (barrier: number) => number,
-  spools: ReturnType<typeof listSpools>,
-  bleedPriceOf: (cell: number) => number,
-): Layer {
-  const barriers = cells.links.length;
-  const network = new FlowNetwork(
-    2 * cells.count,
-    STRIDE * barriers + cells.count + 2 * spools.length,
-  );
-  for (let barrier = 0; barrier < barriers; barrier++) {
-    const a = 2 * (cells.ends[2 * barrier] as number);
-    const b = 2 * (cells.ends[2 * barrier + 1] as number);
-    const isPositive = strengthOf(barrier) === 2;
-    const capacity = isPositive ? capacityOf(barrier) / 2 : capacityOf(barrier);
-    network.addPair(a, b, capacity, capacity);
-    network.addPair(a + 1, b + 1, capacity, capacity);
-    network.addPair(a, b + 1, isPositive ? 0 : UNCUTTABLE, 0);
-    network.addPair(b, a + 1, isPositive ? 0 : UNCUTTABLE, 0);
-  }
-  for (let cell = 0; cell < cells.count; cell++) {
-    network.addPair(2 * cell, 2 * cell + 1, UNCUTTABLE, cells.canBeBled[cell] ? 0 : UNCUTTABLE);
-  }
-  for (const { cell, barriers: ends } of spools) {
-    const [a, b] = ends.map((barrier) => 2 * otherCell(cells, barrier, cell)) as [number, number];
-    network.addPair(a, b + 1, bleedPriceOf(cell), 0);
-    network.addPair(b, a + 1, bleedPriceOf(cell), 0);
-  }
-  const isGoal = new Uint8Array(2 * cells.count);
-  cells.demanded.forEach((demanded, cell) => {
-    if ((demanded & (DOUBLE_BLED | POSITIVE)) === 0) return;
-    isGoal[2 * cell] = 1;
-    isGoal[2 * cell + 1] = 1;
-  });
-  const starts = zoneCells(cells).flatMap((cell) => [2 * cell, 2 * cell + 1]);
-  return { network, total: network.push(starts, isGoal) };
-}
-
 const isBeyond = (standing: Standing) => (standing.barriers > 0 ? 1 : 0);
 const isInBleed = (standing: Standing) => (standing.bled > 0 ? 1 : 0);
 const isPastBleed = (standing: Standing) => (standing.bled > 1 ? 1 : 0);
 
-/** Computes the floor for the given prices and strengths of barriers. `standings` are those of the job. */
+/**
+ * Computes the floor for the given prices and strengths of barriers. `standings` are those of the job, `possible` has a bit
+ * for each of them that is open to a cell.
+ */
 export function computeFloor(
   cells: Cells,
   standings: readonly Standing[],
+  possible: Uint16Array,
   priceOf: (barrier: number) => number,
   strengthOf: (barrier: number) => number,
   bleedPriceOf: (cell: number) => number,
 ): Floor {
   const hasPositive = standings.some(({ blanked }) => blanked === 1);
   const hasBled = standings.some(({ bled }) => bled > 0);
+  const beyond = (isBeyond: (standing: Standing) => boolean) =>
+    readSides(standings, possible, isBeyond);
+  const isPositive = (barrier: number) => strengthOf(barrier) === 2;
   const positive = hasPositive
-    ? flowOnce(cells, POSITIVE, (barrier) =>
-        strengthOf(barrier) === 2 ? priceOf(barrier) : UNCUTTABLE,
+    ? new OneCut(
+        cells,
+        beyond(({ blanked }) => blanked > 0),
+        (barrier) => (isPositive(barrier) ? priceOf(barrier) : UNCUTTABLE),
       )
     : undefined;
-  const positiveFlow = (barrier: number) => positive?.network.flowOf(barrier) ?? 0;
+  const positiveFlow = (barrier: number) => positive?.flowOf(barrier) ?? 0;
   const leftOf = (barrier: number) =>
-    strengthOf(barrier) === 2
-      ? priceOf(barrier) - Math.abs(positiveFlow(barrier))
-      : priceOf(barrier);
+    isPositive(barrier) ? priceOf(barrier) - Math.abs(positiveFlow(barrier)) : priceOf(barrier);
   const isLost = positive?.total === Infinity;
   const spools = hasBled && !isLost ? listSpools(cells, strengthOf) : [];
   const twice =
-    hasBled && !isLost ? flowTwice(cells, strengthOf, leftOf, spools, bleedPriceOf) : undefined;
-  const flowAt = (barrier: number, pair: number) =>
-    twice?.network.flowOf(STRIDE * barrier + pair) ?? 0;
+    hasBled && !isLost
+      ? new TwoCuts(
+          cells,
+          [beyond(({ bled }) => bled > 0), beyond(({ bled }) => bled > 1)],
+          strengthOf,
+          leftOf,
+          spools,
+          bleedPriceOf,
+        )
+      : undefined;
+  const flowAt = (barrier: number, step: 0 | 1 | 2 | 3) => twice?.flowOf(barrier, step) ?? 0;
+  const usedTwice = (barrier: number) =>
+    Math.abs(flowAt(barrier, 0)) + (isPositive(barrier) ? Math.abs(flowAt(barrier, 1)) : 0);
   const single =
     isLost || twice?.total === Infinity
       ? undefined
-      : flowOnce(cells, 0xff, (barrier) =>
-          Math.max(
-            0,
-            leftOf(barrier) -
-              Math.abs(flowAt(barrier, 0)) -
-              (strengthOf(barrier) === 2 ? Math.abs(flowAt(barrier, 1)) : 0),
-          ),
+      : new OneCut(
+          cells,
+          beyond(({ barriers }) => barriers > 0),
+          (barrier) => Math.max(0, leftOf(barrier) - usedTwice(barrier)),
         );
   const spoolsAt = new Map<number, SpoolEnd[]>();
   spools.forEach(({ cell, barriers: [first, second] }, n) => {
-    const pair = STRIDE * cells.links.length + cells.count + 2 * n;
-    const [to, back] = [pair, pair + 1].map((one) => twice?.network.flowOf(one) ?? 0) as [
-      number,
-      number,
-    ];
+    const [to, back] = twice?.flowOfSpool(n) ?? [0, 0];
     if (to === 0 && back === 0) return;
     const put = (barrier: number, end: SpoolEnd) =>
       spoolsAt.set(barrier, [...(spoolsAt.get(barrier) ?? []), end]);
     put(first, { cell, inBleed: to, pastBleed: -back });
     put(second, { cell, inBleed: back, pastBleed: -to });
   });
+  // What one cut has used of a barrier is no longer there for the others.
+  for (let barrier = 0; single && barrier < cells.links.length; barrier++) {
+    const used = single.flowOf(barrier);
+    if (used !== 0) twice?.occupy(barrier, used);
+    for (const amount of [used, flowAt(barrier, 0), flowAt(barrier, 1)]) {
+      if (amount !== 0 && isPositive(barrier)) positive?.occupy(barrier, amount);
+    }
+  }
   return {
     spoolsAt,
     base: single ? (positive?.total ?? 0) + (twice?.total ?? 0) + single.total : Infinity,
@@ -194,7 +126,7 @@ export function computeFloor(
       const bled = isInBleed(b) - isInBleed(a);
       const past = isPastBleed(b) - isPastBleed(a);
       const crossing =
-        (single?.network.flowOf(barrier) ?? 0) * (isBeyond(b) - isBeyond(a)) +
+        (single?.flowOf(barrier) ?? 0) * (isBeyond(b) - isBeyond(a)) +
         flowAt(barrier, 0) * bled +
         flowAt(barrier, 1) * past +
         flowAt(barrier, 2) * (isPastBleed(b) - isInBleed(a)) +
@@ -203,8 +135,20 @@ export function computeFloor(
       return (a === b ? 0 : priceOf(barrier)) - crossing;
     },
     cellTerm(cell, standing) {
-      const flow = twice?.network.flowOf(STRIDE * cells.links.length + cell) ?? 0;
-      return flow * (isInBleed(standing) - isPastBleed(standing));
+      return (twice?.flowWithin(cell) ?? 0) * (isInBleed(standing) - isPastBleed(standing));
+    },
+    nearCells: () =>
+      new Set([single, twice, positive].flatMap((cut) => (cut ? [...cut.nearCells()] : []))),
+    leastAbove(cell, standing, limit) {
+      let least = 0;
+      if (single && standing.barriers === 0) least = single.leastWith(cell, limit);
+      if (twice && standing.bled < 2 && least <= limit) {
+        least = Math.max(least, twice.leastWith(cell, standing.bled === 0, limit));
+      }
+      if (positive && standing.blanked === 0 && least <= limit) {
+        least = Math.max(least, positive.leastWith(cell, limit));
+      }
+      return least;
     },
   };
 }

@@ -8,10 +8,20 @@ export interface SearchLimits {
   readonly isOver: () => boolean;
 }
 
+/** With a clock running the search may go wider: the clock ends it. */
+const MOST_WITH_A_CLOCK = 200_000;
+
 /** No limit of time; wide enough to prove most jobs. */
 export const DEFAULT_LIMITS: SearchLimits = {
   mostStates: 20_000,
   mostCells: 4_000,
+  isOver: () => false,
+};
+
+/** However wide and however long. */
+export const NO_LIMITS: SearchLimits = {
+  mostStates: Infinity,
+  mostCells: Infinity,
   isOver: () => false,
 };
 
@@ -26,6 +36,7 @@ export function limitTime(
   let end = now() + seconds * 1000;
   return {
     ...DEFAULT_LIMITS,
+    mostStates: MOST_WITH_A_CLOCK,
     isOver: () => now() > end,
     begin: () => {
       end = now() + seconds * 1000;

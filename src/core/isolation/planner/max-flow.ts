@@ -17,6 +17,8 @@ export class FlowNetwork {
   private readonly level: Int32Array;
   private readonly cursor: Int32Array;
   private arcs = 0;
+  /** What was sent since a measurement began, when one is going on. */
+  private sentSo: { readonly path: readonly number[]; readonly sent: number }[] | undefined;
 
   constructor(vertices: number, pairs: number) {
     this.head = new Int32Array(vertices).fill(-1);
@@ -51,6 +53,19 @@ export class FlowNetwork {
 
   /** Pushes as much as goes from the starts to the goals; Infinity when no cut of finite capacity stands between. */
   push(starts: readonly number[], isGoal: Uint8Array): number {
+    return this.pushUpTo(starts, isGoal, Infinity);
+  }
+
+  /** How much more would go from other starts, up to a little over `limit`; the flow stays as it is. */
+  measure(starts: readonly number[], isGoal: Uint8Array, limit: number): number {
+    this.sentSo = [];
+    const total = this.pushUpTo(starts, isGoal, limit);
+    for (const { path, sent } of this.sentSo) this.send(path, -sent);
+    this.sentSo = undefined;
+    return total;
+  }
+
+  private pushUpTo(starts: readonly number[], isGoal: Uint8Array, limit: number): number {
     if (starts.some((start) => isGoal[start])) return Infinity;
     let total = 0;
     for (;;) {
@@ -58,12 +73,37 @@ export class FlowNetwork {
       if (seen === undefined) return total;
       for (const start of starts) {
         for (let sent = this.augment(start, isGoal); sent > 0; sent = this.augment(start, isGoal)) {
-          if (sent >= UNCUTTABLE / 2) return Infinity;
-          total += sent;
+          total += sent >= UNCUTTABLE / 2 ? Infinity : sent;
+          if (total > limit || total === Infinity) break;
         }
       }
       for (const vertex of seen) this.level[vertex] = -1;
+      if (total > limit || total === Infinity) return total;
     }
+  }
+
+  /** The vertices on the near side of the least cut: those to which more could still go. */
+  reach(starts: readonly number[]): Iterable<number> {
+    const seen = new Set(starts);
+    for (const vertex of seen) {
+      for (let arc = this.head[vertex] as number; arc !== -1; arc = this.next[arc] as number) {
+        if ((this.room[arc] as number) > TINY) seen.add(this.to[arc] as number);
+      }
+    }
+    return seen;
+  }
+
+  /** Makes a pair hold more (or less) both ways; what flows through it already must still fit. */
+  resize(pair: number, more: number): void {
+    for (const arc of [2 * pair, 2 * pair + 1]) this.room[arc] = (this.room[arc] as number) + more;
+  }
+
+  /** Takes away room of a pair in the direction of the sign of `amount`, down to none; answers what was left to take. */
+  occupy(pair: number, amount: number): number {
+    const arc = amount > 0 ? 2 * pair : 2 * pair + 1;
+    const taken = Math.min(this.room[arc] as number, Math.abs(amount));
+    this.room[arc] = (this.room[arc] as number) - taken;
+    return Math.sign(amount) * (Math.abs(amount) - taken);
   }
 
   /** Numbers the vertices by their distance from the starts, as far as the nearest goals. */
@@ -118,11 +158,16 @@ export class FlowNetwork {
       }
     }
     const sent = path.reduce((least, arc) => Math.min(least, this.room[arc] as number), Infinity);
-    for (const arc of path) {
-      this.room[arc] = (this.room[arc] as number) - sent;
-      this.room[arc ^ 1] = (this.room[arc ^ 1] as number) + sent;
-      this.flow[arc >> 1] = (this.flow[arc >> 1] as number) + (arc & 1 ? -sent : sent);
-    }
+    this.send(path, sent);
+    this.sentSo?.push({ path, sent });
     return sent;
+  }
+
+  private send(path: readonly number[], amount: number): void {
+    for (const arc of path) {
+      this.room[arc] = (this.room[arc] as number) - amount;
+      this.room[arc ^ 1] = (this.room[arc ^ 1] as number) + amount;
+      this.flow[arc >> 1] = (this.flow[arc >> 1] as number) + (arc & 1 ? -amount : amount);
+    }
   }
 }

@@ -1,7 +1,13 @@
 import type { Outlet, PlantGraph } from '../../plant';
 import { leadsToSafety, sectionOfOutlet } from '../bodies';
 import type { EarthDemand, Requirement, SourceDemand } from '../requirement';
-import { closingMinutes, computeFed, listSupplyLinks } from '../cost';
+import {
+  closingMinutes,
+  computeFed,
+  listSupplyLinks,
+  openingMinutes,
+  RESTRAIN_MINUTES,
+} from '../cost';
 
 /** What a planning run may use and what it leaves aside. */
 export interface PlannerOptions {
@@ -38,10 +44,15 @@ export interface PlannerModel {
   readonly served: readonly number[];
   /** Minutes to close each link. */
   readonly closing: Float64Array;
+  /** Minutes to close, open and restrain all there is. */
+  readonly allMinutes: number;
   readonly options: PlannerOptions;
 }
 
-type PlantFacts = Pick<PlannerModel, 'safeOutlets' | 'supply' | 'fed' | 'served' | 'closing'>;
+type PlantFacts = Pick<
+  PlannerModel,
+  'safeOutlets' | 'supply' | 'fed' | 'served' | 'closing' | 'allMinutes'
+>;
 
 const factsByGraph = new WeakMap<PlantGraph, PlantFacts>();
 
@@ -50,7 +61,9 @@ function groupSafeOutlets(graph: PlantGraph): Map<number, number[]> {
   graph.outlets.forEach((outlet: Outlet, number) => {
     if (!leadsToSafety(graph, outlet)) return;
     const section = sectionOfOutlet(graph, number);
-    bySection.set(section, [...(bySection.get(section) ?? []), number]);
+    const known = bySection.get(section);
+    if (known) known.push(number);
+    else bySection.set(section, [number]);
   });
   return bySection;
 }
@@ -60,6 +73,7 @@ function factsOf(graph: PlantGraph): PlantFacts {
   const known = factsByGraph.get(graph);
   if (known) return known;
   const supply = listSupplyLinks(graph);
+  const closing = Float64Array.from(graph.links, closingMinutes);
   const facts = {
     safeOutlets: groupSafeOutlets(graph),
     supply,
@@ -67,7 +81,11 @@ function factsOf(graph: PlantGraph): PlantFacts {
     served: [...graph.sections.keys()].filter(
       (section) => (graph.sections[section]?.serves ?? 0) > 0,
     ),
-    closing: Float64Array.from(graph.links, closingMinutes),
+    closing,
+    allMinutes:
+      closing.reduce((sum, one) => sum + one, 0) +
+      graph.outlets.reduce((sum, outlet) => sum + openingMinutes(outlet), 0) +
+      graph.stores.length * RESTRAIN_MINUTES,
   };
   factsByGraph.set(graph, facts);
   return facts;

@@ -7,7 +7,7 @@ import { PlanFinder, type BestPlan } from './best';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
-import type { Aim } from './search';
+import type { Aim } from './fields';
 import { computeStages, type Stage } from './stages';
 
 /** One answer of the planner. `optimal` when it is proved best; `gap` is the share of its first figure
@@ -30,10 +30,13 @@ export interface PlanningResult {
   readonly answers: Readonly<Record<Aim, PlanAnswer>>;
 }
 
+/** What is searched for: whether the grades can be had, what has to be lowered, the answer to an aim, or its stages. */
+export type PlanningPhase = 'grades' | 'shortfall' | Aim | 'stages';
+
 /** Told of what happens while planning goes on. */
 export interface PlanningWatch {
-  /** A search begins: for whether the grades can be had, for what has to be lowered, or for an aim. */
-  readonly onStart?: (what: 'grades' | 'shortfall' | Aim) => void;
+  /** A search begins. */
+  readonly onStart?: (what: PlanningPhase) => void;
   /** An answer is there, while others are still sought. */
   readonly onAnswer?: (aim: Aim, answer: PlanAnswer) => void;
 }
@@ -66,7 +69,10 @@ export function planIsolation(
   const known = new Map<string, readonly Stage[]>();
   const stagesOf = ({ plan, isProved }: Pick<BestPlan, 'plan' | 'isProved'>): readonly Stage[] => {
     const key = JSON.stringify([plan.close, plan.open, plan.restrain, isProved]);
-    const stages = known.get(key) ?? computeStages(graph, requirement, plan, isProved, limits);
+    const before = known.get(key);
+    if (before) return before;
+    watch.onStart?.('stages');
+    const stages = computeStages(graph, requirement, plan, isProved, limits);
     known.set(key, stages);
     return stages;
   };

@@ -1,60 +1,49 @@
 import { barriersOf, otherCell, type Cells } from './cells';
+import type { SearchLimits } from './limits';
 
-/** The surroundings of the work in which a plan is sought, and the order in which they are swept. */
+/** After so many cells it is asked whether time is over. */
+const ASKED_EACH = 64;
+
+/** The cells that may stand otherwise than last in the plans that are sought, and the order in which they are swept. */
 export interface Region {
   readonly isIn: Uint8Array;
   /** Cells of the region, the work first, so ordered that few are ever half done. */
   readonly order: readonly number[];
-  /** 1 for a cell of the region that has a neighbour outside. */
-  readonly isRim: Uint8Array;
+  /** Bits of the standings that are open to each cell of the region, bit n for the nth. */
+  readonly open: ReadonlyMap<number, number>;
+  /** False when the region was cut off for its size: what lies outside may then matter as well. */
+  readonly isWhole: boolean;
 }
 
 export function* neighboursOf(cells: Cells, cell: number): Generator<number> {
   for (const barrier of barriersOf(cells, cell)) yield otherCell(cells, barrier, cell);
 }
 
-/** Adds all neighbours of some cells to a set; true when it grew. */
-export function widen(cells: Cells, members: Set<number>, from: Iterable<number>): boolean {
-  const before = members.size;
-  for (const cell of [...from]) for (const next of neighboursOf(cells, cell)) members.add(next);
-  return members.size > before;
-}
-
-/** How many cells stay half done when `cell` comes next: fewer is better. */
-function countOpenAfter(
-  cells: Cells,
-  left: Int32Array,
-  isIn: Uint8Array,
-  done: Uint8Array,
-  cell: number,
-) {
-  let change = 0;
-  let own = 0;
-  const seen = new Set<number>();
-  for (const next of neighboursOf(cells, cell)) {
-    if (!isIn[next] || seen.has(next)) continue;
-    seen.add(next);
-    if (!done[next]) own = 1;
-    else if (left[next] === 1) change--;
-  }
-  return change + own;
-}
-
-const distinctInside = (cells: Cells, isIn: Uint8Array, cell: number): Set<number> =>
-  new Set([...neighboursOf(cells, cell)].filter((next) => isIn[next]));
-
 /** Orders the cells of a region from the work outwards, each time the one that leaves the fewest half done. */
-function orderCells(cells: Cells, members: ReadonlySet<number>, isIn: Uint8Array): number[] {
+function orderCells(cells: Cells, members: readonly number[], isIn: Uint8Array): number[] {
+  const beside = new Map(
+    members.map((cell) => [
+      cell,
+      [...new Set(neighboursOf(cells, cell))].filter((next) => isIn[next]),
+    ]),
+  );
+  const besideOf = (cell: number) => beside.get(cell) ?? [];
   const done = new Uint8Array(cells.count);
   const left = new Int32Array(cells.count);
-  for (const cell of members) left[cell] = distinctInside(cells, isIn, cell).size;
+  for (const cell of members) left[cell] = besideOf(cell).length;
+  /** How many cells more stay half done when `cell` comes next. */
+  const countMore = (cell: number): number => {
+    let more = left[cell] === 0 ? 0 : 1;
+    for (const next of besideOf(cell)) if (done[next] && left[next] === 1) more--;
+    return more;
+  };
   const order: number[] = [];
   const waiting = new Set<number>();
   const take = (cell: number) => {
     done[cell] = 1;
     waiting.delete(cell);
     order.push(cell);
-    for (const next of distinctInside(cells, isIn, cell)) {
+    for (const next of besideOf(cell)) {
       left[next] = (left[next] as number) - 1;
       if (!done[next]) waiting.add(next);
     }
@@ -69,8 +58,8 @@ function orderCells(cells: Cells, members: ReadonlySet<number>, isIn: Uint8Array
       let best = -1;
       let least = Infinity;
       for (const cell of waiting) {
-        const open = countOpenAfter(cells, left, isIn, done, cell);
-        if (open < least) [best, least] = [cell, open];
+        const more = countMore(cell);
+        if (more < least) [best, least] = [cell, more];
       }
       take(best);
     }
@@ -78,13 +67,31 @@ function orderCells(cells: Cells, members: ReadonlySet<number>, isIn: Uint8Array
   return order;
 }
 
-/** Lays out a region over the given cells. */
-export function buildRegion(cells: Cells, members: ReadonlySet<number>): Region {
+/**
+ * Lays out a region from the work outwards: a cell belongs to it when `standingsOf` leaves it any standing but the `last`. Parts
+ * that are not joined to the work by such cells gain nothing by standing otherwise than last.
+ */
+export function growRegion(
+  cells: Cells,
+  zone: readonly number[],
+  standingsOf: (cell: number) => number,
+  last: number,
+  { mostCells, isOver }: Pick<SearchLimits, 'mostCells' | 'isOver'>,
+): Region {
   const isIn = new Uint8Array(cells.count);
-  const isRim = new Uint8Array(cells.count);
-  for (const cell of members) isIn[cell] = 1;
-  for (const cell of members) {
-    for (const next of neighboursOf(cells, cell)) if (!isIn[next]) isRim[cell] = 1;
+  const open = new Map<number, number>();
+  const seen = new Set(zone);
+  let isWhole = true;
+  for (const cell of seen) {
+    const bits = standingsOf(cell);
+    if (bits === 1 << last && !cells.isZone[cell]) continue;
+    if (open.size >= mostCells || (open.size % ASKED_EACH === ASKED_EACH - 1 && isOver())) {
+      isWhole = false;
+      break;
+    }
+    open.set(cell, bits);
+    isIn[cell] = 1;
+    for (const next of neighboursOf(cells, cell)) seen.add(next);
   }
-  return { isIn, isRim, order: orderCells(cells, members, isIn) };
+  return { isIn, order: orderCells(cells, [...open.keys()], isIn), open, isWhole };
 }

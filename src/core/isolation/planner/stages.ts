@@ -1,4 +1,10 @@
-import { STAGED_KINDS, type IsolationPlan, type PlantGraph, type Scope } from '../../plant';
+import {
+  STAGED_KINDS,
+  type IsolationPlan,
+  type Link,
+  type PlantGraph,
+  type Scope,
+} from '../../plant';
 import { checkPlan, type CheckResult } from '../check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
@@ -21,13 +27,13 @@ export interface Stage extends IsolationPlan {
   readonly optimal: boolean;
 }
 
+/** Whether closing a link means opening the line to fit something, which takes a stage of its own. */
+const needsFitting = (link: Link | undefined): boolean =>
+  link !== undefined && STAGED_KINDS.has(link.kind) && link.normal !== 'closed';
+
 /** Links of a plan that have to be fitted into an opened line. */
-export function listFitted(graph: PlantGraph, plan: IsolationPlan): string[] {
-  return plan.close.filter((id) => {
-    const link = graph.links[graph.linkAt.get(id) ?? -1];
-    return link !== undefined && STAGED_KINDS.has(link.kind) && link.normal !== 'closed';
-  });
-}
+export const listFitted = (graph: PlantGraph, plan: IsolationPlan): string[] =>
+  plan.close.filter((id) => needsFitting(graph.links[graph.linkAt.get(id) ?? -1]));
 
 /**
  * The requirement while positive barriers are fitted: the work and both ends of each, opened, at most double-bled. A source
@@ -78,15 +84,12 @@ export function checkValvedStage(
   return { fits, ...checkPlan(graph, requirementToFit(graph, requirement, fits), valved) };
 }
 
-/** The valved stage breaks into many lines at once: its search settles earlier than that for the answer itself. */
-const MOST_STATES = 3_000;
-
 const numbersOf = (ids: readonly string[], table: ReadonlyMap<string, number>) =>
   new Set(ids.flatMap((id) => table.get(id) ?? []));
 
 /**
- * Stages of a plan. Empty when nothing in it has to be fitted into an opened line. The first stage uses valves and blinds that
- * already stand closed; what it shares with the final plan costs nothing; its locks stay on until the blinds are out again.
+ * Stages of a plan. Empty when nothing in it has to be fitted into an opened line. The first stage uses what can be
+ * closed without opening a line: valves, breakers (withdrawn ones too), pins, and blinds that already stand closed; what it shares with the final plan costs nothing; its locks stay on until the blinds are out again.
  * `isProved` says whether the plan itself is proved best.
  */
 export function computeStages(
@@ -94,16 +97,13 @@ export function computeStages(
   requirement: Requirement,
   plan: IsolationPlan,
   isProved: boolean,
-  given: SearchLimits = DEFAULT_LIMITS,
+  limits: SearchLimits = DEFAULT_LIMITS,
 ): Stage[] {
-  const limits = { ...given, mostStates: Math.min(given.mostStates, MOST_STATES) };
   const fitted = listFitted(graph, plan);
   if (fitted.length === 0) return [];
   const toFit = requirementToFit(graph, requirement, fitted);
   const options = {
-    mayClose: (link: number) =>
-      graph.strength[link] === 1 ||
-      (graph.strength[link] === 2 && graph.links[link]?.normal === 'closed'),
+    mayClose: (link: number) => !needsFitting(graph.links[link]),
     paidLinks: numbersOf(plan.close, graph.linkAt),
     paidOutlets: numbersOf(plan.open, graph.outletAt),
     paidStores: numbersOf(plan.restrain, graph.storeAt),

@@ -1,3 +1,4 @@
+import { GRADES, type Grade } from '../../plant';
 import type { Cells } from './cells';
 import { demandBit } from './cells';
 
@@ -42,13 +43,19 @@ export function strengthBetween(a: Standing, b: Standing): number {
   );
 }
 
+/** Whether a source of a grade may stand so. */
+export function suits(standing: Standing, grade: Grade): boolean {
+  if (standing.barriers === 0) return false;
+  if (grade === 'double') return standing.barriers === 2;
+  if (grade === 'double-bled') return standing.bled === 2;
+  return grade !== 'positive' || standing.blanked === 1;
+}
+
 /** Whether a cell may have a standing: by the work, the sources that it holds, and whether it can be bled. */
 export function mayStand(cells: Cells, cell: number, standing: Standing): boolean {
   const demanded = cells.demanded[cell] as number;
   if (cells.isZone[cell]) return standing.barriers === 0 && demanded === 0;
-  if (demanded !== 0 && standing.barriers === 0) return false;
-  if ((demanded & DOUBLE) !== 0 && standing.barriers < 2) return false;
-  if ((demanded & DOUBLE_BLED) !== 0 && standing.bled < 2) return false;
-  if ((demanded & POSITIVE) !== 0 && standing.blanked === 0) return false;
+  if (GRADES.some((grade) => (demanded & demandBit(grade)) !== 0 && !suits(standing, grade)))
+    return false;
   return standing.bled !== 1 || cells.canBeBled[cell] === 1;
 }

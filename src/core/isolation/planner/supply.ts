@@ -1,5 +1,5 @@
-import { computeFed } from '../cost';
-import { JoinedSets, type Cells } from './cells';
+import { linksOf, otherEnd } from '../../plant';
+import type { Cells } from './cells';
 import type { PlannerModel } from './model';
 import type { Region } from './region';
 
@@ -17,63 +17,64 @@ export interface SupplyNet {
   readonly within: ReadonlyMap<number, readonly number[]>;
 }
 
-/** Lays out the supply of a region. Links that are not barriers of the region count as they stand in normal line-up. */
-export function buildSupply(model: PlannerModel, cells: Cells, region: Region): SupplyNet {
+/**
+ * Lays out the supply of a region; what is lost whatever is done is left out. Links that are not barriers of the region count
+ * as they stand in normal line-up. A block is followed no further than to its first source: one that is fed loses nothing.
+ */
+export function buildSupply(
+  model: PlannerModel,
+  cells: Cells,
+  region: Region,
+  isLost: Uint8Array,
+): SupplyNet {
   const { graph, supply, fed } = model;
-  const inRegion = new Map<number, number>();
-  for (let barrier = 0; barrier < cells.links.length; barrier++) {
-    const inside =
-      region.isIn[cells.ends[2 * barrier] as number] === 1 &&
-      region.isIn[cells.ends[2 * barrier + 1] as number] === 1;
-    if (inside && supply[cells.links[barrier] as number]) {
-      inRegion.set(cells.links[barrier] as number, barrier);
+  const cellOf = (section: number) => cells.cellOf[section] as number;
+  /** Over links that no cell of the region ends at, and within cells. */
+  const holds = (link: number, a: number, b: number) =>
+    supply[link] === 1 &&
+    (cellOf(a) === cellOf(b) || (!region.isIn[cellOf(a)] && !region.isIn[cellOf(b)]));
+  const blockOf = new Map<number, number>();
+  const blocks = new Map<number, SupplyBlock>();
+  const follow = (from: number): number => {
+    const known = blockOf.get(from);
+    if (known !== undefined) return known;
+    const seen = new Set([from]);
+    let isFed = false;
+    let loss = 0;
+    for (const section of seen) {
+      const met = blockOf.get(section);
+      isFed =
+        graph.isSource[section] === 1 || (met !== undefined && blocks.get(met)?.isFed === true);
+      if (isFed) break;
+      if (!isLost[section]) loss += graph.sections[section]?.serves ?? 0;
+      for (const link of linksOf(graph, section)) {
+        const next = otherEnd(graph, link, section);
+        if (holds(link, section, next)) seen.add(next);
+      }
     }
-  }
-  const sets = new JoinedSets(graph.sections.length);
-  for (let link = 0; link < graph.links.length; link++) {
-    if (!supply[link] || inRegion.has(link)) continue;
-    sets.join(graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number);
-  }
+    for (const section of seen) if (!blockOf.has(section)) blockOf.set(section, from);
+    blocks.set(from, { isFed, loss: isFed ? 0 : loss });
+    return from;
+  };
   const joined = new Map<number, readonly [number, number]>();
-  const blocks = new Map<number, { isFed: boolean; loss: number }>();
-  for (const [link, barrier] of inRegion) {
-    const pair = [0, 1].map((end) => sets.find(graph.ends[2 * link + end] as number));
-    const [a = -1, b = -1] = pair;
-    if (a === b) continue;
-    joined.set(barrier, [a, b]);
-    for (const block of pair) blocks.set(block, { isFed: false, loss: 0 });
-  }
   const within = new Map<number, Set<number>>();
-  for (let section = 0; section < graph.sections.length; section++) {
-    const set = sets.find(section);
-    const block = blocks.get(set);
-    if (!block || !fed[section]) continue;
-    const cell = cells.cellOf[section] as number;
-    if (region.isIn[cell] && !region.isRim[cell]) {
-      within.set(cell, (within.get(cell) ?? new Set()).add(set));
+  for (const cell of region.order) {
+    for (let at = cells.start[cell] as number; at < (cells.start[cell + 1] as number); at++) {
+      const barrier = cells.incident[at] as number;
+      const link = cells.links[barrier] as number;
+      const [a, b] = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number];
+      if (!supply[link] || !fed[a] || joined.has(barrier)) continue;
+      const pair = [follow(a), follow(b)] as const;
+      if (pair[0] === pair[1]) continue;
+      joined.set(barrier, pair);
+      for (const [section, block] of [
+        [a, pair[0]],
+        [b, pair[1]],
+      ] as const) {
+        const home = cellOf(section);
+        if (region.isIn[home]) within.set(home, (within.get(home) ?? new Set()).add(block));
+      }
     }
-    if (graph.isSource[section]) block.isFed = true;
-    block.loss += graph.sections[section]?.serves ?? 0;
   }
   return { blocks, joined, within: new Map([...within].map(([cell, all]) => [cell, [...all]])) };
-}
-
-/** What no plan can save: the loss of all that is fed only through the work itself. */
-export function computeCertainLoss(model: PlannerModel, cells: Cells): number {
-  const { graph, supply, fed } = model;
-  const inZone = (section: number) => cells.isZone[cells.cellOf[section] as number] === 1;
-  const after = computeFed(
-    graph,
-    (link) =>
-      supply[link] === 1 &&
-      !inZone(graph.ends[2 * link] as number) &&
-      !inZone(graph.ends[2 * link + 1] as number),
-  );
-  return model.served.reduce(
-    (sum, section) =>
-      fed[section] && (!after[section] || inZone(section))
-        ? sum + (graph.sections[section]?.serves ?? 0)
-        : sum,
-    0,
-  );
 }

@@ -5,8 +5,8 @@ import { EQUAL, type Join, type Step } from './sweep-steps';
 export interface State {
   readonly price: number;
   readonly lost: number;
-  /** True when some cell at the rim is not of the last standing: the plan goes on outside. */
-  readonly leans: boolean;
+  /** The price, and what a body that still wants a bleed will add to it at least. */
+  readonly least: number;
   readonly standing: readonly number[];
   readonly body: readonly number[];
   readonly flags: readonly number[];
@@ -87,8 +87,9 @@ export function bodiesAfter(
     all.push(flags);
     body[body.length - 1] = own;
     for (const join of step.joins) {
+      if (join.slot < 0 || state.standing[join.slot] !== as) continue;
       const met = body[join.slot] as number;
-      if (state.standing[join.slot] !== as || met === own) continue;
+      if (met === own) continue;
       all[own] = (all[own] as number) | (all[met] as number);
       for (let n = 0; n < body.length; n++) if (body[n] === met) body[n] = own;
       all[met] = -1;
@@ -122,10 +123,9 @@ export class Frontier {
   constructor(private readonly lostFirst: boolean) {}
 
   /** How a state looks from what is still to come, but for supply. */
-  edgeOf(leans: boolean, { standing, body, flags }: Pick<State, 'standing' | 'body' | 'flags'>) {
+  edgeOf({ standing, body, flags }: Pick<State, 'standing' | 'body' | 'flags'>) {
     const { codes } = this;
     let at = 0;
-    codes[at++] = leans ? 1 : 0;
     for (let n = 0; n < standing.length; n++) {
       codes[at++] = (standing[n] as number) * 4096 + (body[n] as number) + 1;
     }

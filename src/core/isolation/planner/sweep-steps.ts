@@ -4,7 +4,7 @@ import { listBledChoices, listWorkChoices, Tokens, type CellChoice, type Prices 
 import { giveBack, leastGivenBack, type Floor } from './floor';
 import type { PlannerModel } from './model';
 import type { Region } from './region';
-import { mayStand, strengthBetween, type Standing } from './standings';
+import { strengthBetween, type Standing } from './standings';
 import type { SupplyNet } from './supply';
 
 /** Prices nearer than this count as equal: they are sums of minutes. */
@@ -28,18 +28,19 @@ export interface SweepProblem {
   readonly region: Region;
   /** Absent when lost supply plays no part. */
   readonly supply: SupplyNet | undefined;
-  /** Loss that no plan can save. */
+  /** Loss that no plan can save; the supply net leaves it out. */
   readonly certainLoss: number;
+  /** What any bleed costs at least. */
+  readonly leastBleed: number;
   readonly lostFirst: boolean;
   readonly ceiling: Ceiling;
-  /** Whether plans that go on outside the region are looked at. */
-  readonly mayLean: boolean;
   readonly mostStates: number;
   readonly isOver: () => boolean;
 }
 
 export interface Join {
   readonly barrier: number;
+  /** Slot of the cell that was swept before; -1 when it lies outside the region, where all stand last. */
   readonly slot: number;
   /** What the barrier adds by standings, [earlier * count + later]; Infinity where it is too weak. */
   readonly terms: Float64Array;
@@ -48,7 +49,6 @@ export interface Join {
 
 export interface Step {
   readonly cell: number;
-  readonly isRim: boolean;
   readonly joins: readonly Join[];
   /** Slots that stay after this step, the new cell being the last. */
   readonly keep: readonly number[];
@@ -75,10 +75,12 @@ function tableOf(
   barrier: number,
   isForward: boolean,
   cell: number,
+  isOutside: boolean,
 ): Float64Array {
   const { standings, floor } = problem;
   const strength = problem.strengthOf(barrier);
   const count = standings.length;
+  const last = standings[count - 1] as Standing;
   const spools = floor.spoolsAt.get(barrier) ?? [];
   const terms = new Float64Array(count * count);
   standings.forEach((earlier, i) => {
@@ -89,7 +91,8 @@ function tableOf(
           sum +
           (spool.cell === cell
             ? giveBack(spool, earlier)
-            : giveBack(spool, later) - leastGivenBack(spool, earlier)),
+            : giveBack(spool, later) -
+              (isOutside ? giveBack(spool, last) : leastGivenBack(spool, earlier))),
         0,
       );
       terms[i * count + j] =
@@ -129,8 +132,8 @@ export function layOut(problem: SweepProblem): Step[] {
     const born: number[] = [];
     for (const barrier of barriersOf(cells, cell)) {
       const next = otherCell(cells, barrier, cell);
-      const earlier = placeOf.get(next);
-      if (earlier === undefined || earlier >= place) {
+      const isOutside = !placeOf.has(next);
+      if ((placeOf.get(next) ?? -1) >= place) {
         for (const spool of problem.floor.spoolsAt.get(barrier) ?? []) {
           if (spool.cell !== cell) continue;
           standings.forEach((own, as) => {
@@ -147,8 +150,8 @@ export function layOut(problem: SweepProblem): Step[] {
       }
       joins.push({
         barrier,
-        slot: slots.indexOf(next),
-        terms: tableOf(problem, barrier, cells.ends[2 * barrier] === next, cell),
+        slot: isOutside ? -1 : slots.indexOf(next),
+        terms: tableOf(problem, barrier, cells.ends[2 * barrier] === next, cell, isOutside),
         blocks: pair && [blocks.indexOf(pair[0]), blocks.indexOf(pair[1])],
       });
     }
@@ -177,7 +180,6 @@ export function layOut(problem: SweepProblem): Step[] {
     };
     return {
       cell,
-      isRim: region.isRim[cell] === 1,
       joins,
       keep,
       bornBlocks: born.map((block) => supply?.blocks.get(block) ?? { isFed: false, loss: 0 }),
@@ -185,7 +187,7 @@ export function layOut(problem: SweepProblem): Step[] {
       ownBlocks,
       pending,
       ways: [...standings.keys()]
-        .filter((as) => mayStand(cells, cell, standings[as] as Standing))
+        .filter((as) => ((region.open.get(cell) ?? 0) >> as) & 1)
         .sort((a, b) => (a === last ? -1 : b === last ? 1 : a - b))
         .map((as) => ({ as, choices: choicesFor(as) })),
     };
