@@ -50,7 +50,7 @@ export class Fields {
   readonly last: number;
   /** What no plan can save. */
   readonly certainLoss: number;
-  private readonly standings: readonly Standing[];
+  readonly standings: readonly Standing[];
   private readonly zone: readonly number[];
   private readonly possible: Uint16Array;
   private readonly loss: CertainLoss | undefined;
