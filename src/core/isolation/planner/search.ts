@@ -38,6 +38,8 @@ const WIDER = 6;
 const FIRST_SLACK = 0.1;
 /** Parts of plans kept side by side while a plan is sought that loses little. */
 const WIDE = 2_000;
+/** Cells at most that count as close to the work. */
+const MOST_NEARBY = 800;
 /** How many rings around what no plan can leave alone are looked at for a bleed. */
 const MOST_RINGS = 2;
 /** How many times as dear a plan may be at first, when plans further off are looked at to lose less. */
@@ -127,15 +129,19 @@ export class PlanSearch {
     limits: SearchLimits,
     isEnough: (found: Figures) => boolean = () => false,
   ): Swept | undefined {
-    const narrow = { ...limits, mostStates: Math.min(WIDE, limits.mostStates) };
+    const narrow = {
+      mostStates: Math.min(WIDE, limits.mostStates),
+      mostCells: Math.min(MOST_NEARBY, limits.mostCells),
+      isOver: limits.isOver,
+    };
     let best: Swept | undefined;
     for (let rings = 0; rings <= MOST_RINGS; rings++) {
       const attained = best ?? known;
       if (attained && isEnough(attained)) break;
+      const region = this.fields.regionNear(rings, narrow);
+      if (!region.isWhole) break;
       const ceiling = attained ? attain(attained) : ANYTHING;
-      best =
-        this.fields.sweep(field, ceiling, this.fields.regionNear(rings, limits), narrow).best ??
-        best;
+      best = this.fields.sweep(field, ceiling, region, narrow).best ?? best;
     }
     return best;
   }

@@ -118,8 +118,8 @@ function readBack(end: State): Swept {
   };
 }
 
-/** However late it is, so many parts of plans are still followed, the best first, when no plan is known yet. */
-const FEWEST_STATES = 64;
+/** After so many parts of plans it is asked whether time is over. */
+const ASKED_EACH = 64;
 
 /**
  * Finds the best plan of a region by sweeping it cell by cell. Of the parts of plans that look alike from what is still to
@@ -141,8 +141,6 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
     as: -1,
     choice: NOTHING,
   };
-  // With a plan in hand nothing need be followed to its end.
-  const fewest = problem.ceiling.isAttained ? 0 : FEWEST_STATES;
   let states: State[] = [start];
   let dropped: { price: number; lost: number } | undefined;
   const drop = (some: readonly State[]) => {
@@ -159,7 +157,7 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
     const frontier = new Frontier(problem.lostFirst);
     let done = 0;
     for (const state of states) {
-      if (done >= fewest && done % FEWEST_STATES === 0 && problem.isOver()) break;
+      if (done % ASKED_EACH === 0 && problem.isOver()) break;
       extend(problem, state, step, isBody, frontier);
       done++;
     }
