@@ -88,8 +88,10 @@ export class Fields {
       ...listed,
       outlet: (outlet: number) => (applied.has(outlet) ? 0 : listed.outlet(outlet)),
     };
-    const safe = [...this.cells.safeOutlets.values()].flat();
-    const leastBleed = safe.reduce((least, one) => Math.min(least, prices.outlet(one)), Infinity);
+    let leastBleed = Infinity;
+    for (const outlets of this.cells.safeOutlets.values()) {
+      for (const outlet of outlets) leastBleed = Math.min(leastBleed, prices.outlet(outlet));
+    }
     return { prices, leastBleed, atWork: this.priceAtWork(prices, leastBleed) };
   }
 
@@ -113,7 +115,11 @@ export class Fields {
       possible,
       (barrier) => prices.link(this.cells.links[barrier] as number),
       this.strengthOf,
-      (cell) => Math.min(...(this.cells.safeOutlets.get(cell) ?? []).map(prices.outlet)),
+      (cell) =>
+        (this.cells.safeOutlets.get(cell) ?? []).reduce(
+          (least, outlet) => Math.min(least, prices.outlet(outlet)),
+          Infinity,
+        ),
     );
     return {
       aim,

@@ -115,8 +115,9 @@ export function computeFloor(
   for (let barrier = 0; single && barrier < cells.links.length; barrier++) {
     const used = single.flowOf(barrier);
     if (used !== 0) twice?.occupy(barrier, used);
+    if (!positive || !isPositive(barrier)) continue;
     for (const amount of [used, flowAt(barrier, 0), flowAt(barrier, 1)]) {
-      if (amount !== 0 && isPositive(barrier)) positive?.occupy(barrier, amount);
+      if (amount !== 0) positive.occupy(barrier, amount);
     }
   }
   return {
