@@ -1,4 +1,5 @@
 import { ProgrammerFault } from '../result';
+import { standAt } from './attendance';
 import type { CommandKind, CommandOf } from './commands';
 import type {
   Dossier,
@@ -59,6 +60,23 @@ export type JobEvent =
   | { readonly kind: 'lineup-walked'; readonly point: string; readonly found: 'open' | 'closed' }
   | { readonly kind: 'plant-taken-back'; readonly told: string }
   | { readonly kind: 'job-closed' };
+
+/** What only someone at the plant can have done. */
+const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
+  'point-locked',
+  'outlet-opened',
+  'store-restrained',
+  'store-waited-out',
+  'proved',
+  'found-live',
+  'start-tried',
+  'found-moving',
+  'box-locked',
+  'signed-on',
+  'signed-off',
+]);
+
+const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 
 const EMPTY_ISOLATION: IsolationRecord = {
   locked: {},
@@ -288,11 +306,12 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
-  const planned = evolvePlan(state, event, mark);
+  const planned = evolvePlan(standAt(state, mark.at), event, mark);
+  const isolation = evolveIsolation(planned.isolation, event, mark);
   return {
     ...planned,
     kind: event.kind === 'job-closed' ? 'closed' : planned.kind,
-    isolation: evolveIsolation(planned.isolation, event, mark),
+    isolation: isAtThePlant(event) ? { ...isolation, attended: mark.at } : isolation,
     restoring: planned.restoring || event.kind === 'box-opened',
     permit: evolvePermit(planned.permit, event, mark),
   };

@@ -1,6 +1,6 @@
 import { checkPlan, checkValvedStage, type Finding } from '../isolation';
 import type { IsolationPlan } from '../plant';
-import { DEAD_LIMITS } from '../proving';
+import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
 import {
@@ -81,6 +81,20 @@ function gateFound(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
   ];
 }
 
+/** A moment as a person reads it, to the minute. */
+const inWords = (moment: string) => `${moment.slice(0, 16).replace('T', ' ')} UTC`;
+
+/** What was proved before the isolation was left for too long, and has not been proved again since. */
+export function gateAttended(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
+  const isAgain = order.steps
+    .filter(({ phase }) => phase === 'prove' || phase === 'try-start')
+    .every((step) => isStepDone(isolation, step));
+  if (isolation.leftSince === undefined || isAgain) return [];
+  return [
+    refuse('left-unattended', { since: inWords(isolation.leftSince), minutes: UNATTENDED_MINUTES }),
+  ];
+}
+
 const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
 
 /** What is missing until the isolation holds: told, stopped, locked, let down, proved, tried, keys in the box. */
@@ -94,6 +108,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const stations = of('try-start');
   return [
     ...gateFound(isolation, order),
+    ...gateAttended(isolation, order),
     ...(isolation.told ? [] : [refuse('not-told')]),
     ...(isolation.stopped ? [] : [refuse('not-stopped')]),
     ...(points.length > 0 ? [refuse('locks-missing', { points: subjects(points) })] : []),

@@ -1,7 +1,7 @@
 import { checkPlan, type FindingCode } from '../isolation';
 import type { IsolationPlan } from '../plant';
 import { explainRefusal } from '../rules/book';
-import { gateNewest, isStepDone } from './gates';
+import { gateAttended, gateNewest, isStepDone } from './gates';
 import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier } from './state';
 
@@ -48,7 +48,10 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
     order.steps
       .filter((step) => step.phase !== 'tell' && step.phase !== 'stop')
       .every((step) => isStepDone(dossier.isolation, step));
-  const found = findLiveWords(dossier, order) ?? findOutgrownWords(dossier, site);
+  const found =
+    findLiveWords(dossier, order) ??
+    findOutgrownWords(dossier, site) ??
+    findLeftWords(dossier, order);
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
   const sources = requirement.demands.map((demand): Lamp => {
     const broken =
@@ -71,6 +74,12 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
 function findOutgrownWords(dossier: Dossier, site: SiteFacts): string | undefined {
   const [outgrown] = gateNewest(dossier, site);
   return outgrown && explainRefusal(outgrown).says;
+}
+
+/** Words on an isolation that was left alone for too long: any of its barriers may have been undone since. */
+function findLeftWords(dossier: Dossier, order: WorkOrder | undefined): string | undefined {
+  const [left] = order ? gateAttended(dossier.isolation, order) : [];
+  return left && explainRefusal(left).says;
 }
 
 /** Words on what was found live or moving: until that is cleared up, any source may be the one that was missed. */

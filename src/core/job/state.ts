@@ -81,6 +81,10 @@ export interface IsolationRecord {
   readonly foundLive: Readonly<Record<string, Proof>>;
   /** Start stations from which something moved, until it does not. */
   readonly foundMoving: Readonly<Record<string, Mark>>;
+  /** When someone was last at the plant for it (ISO 8601, UTC). */
+  readonly attended?: string;
+  /** When it was last left for so long that what had been proved no longer counts. */
+  readonly leftSince?: string;
   readonly box?: LockedBox;
   readonly walked: Readonly<Record<string, Mark & { readonly found: 'open' | 'closed' }>>;
   readonly takenBack?: Mark & { readonly told: string };

@@ -4,6 +4,7 @@ import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import type { RestoreStep, Step } from '../sequence';
+import { findEndOfProofs, standAt } from './attendance';
 import { findStage, isLapsed, isStepDone, listHolding, listStanding, type Stage } from './gates';
 import { computeLamps, type Lamp } from './lamps';
 import { findRequirement, findWorkOrder, type SiteFacts } from './site';
@@ -36,6 +37,9 @@ export interface DossierView {
     readonly done: boolean;
   }[];
   readonly lapsed: boolean;
+  readonly now: string;
+  /** Until when the proofs count when nobody comes. */
+  readonly proofsEnd: string | undefined;
   /** What holds energy under the plan, and how long letting down takes. */
   readonly stored: readonly StoredEnergy[];
   /** The points to walk down, and who found each as drawn. */
@@ -100,7 +104,8 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
 const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 /** Builds the view of a job at `now`. */
-export function viewDossier(dossier: Dossier, site: SiteFacts, now: string): DossierView {
+export function viewDossier(known: Dossier, site: SiteFacts, now: string): DossierView {
+  const dossier = standAt(known, now);
   const { graph } = site;
   const requirement = findRequirement(dossier, site);
   const order = findWorkOrder(dossier, site);
@@ -131,6 +136,8 @@ export function viewDossier(dossier: Dossier, site: SiteFacts, now: string): Dos
       done: point in dossier.isolation.walked,
     })),
     lapsed: isLapsed(dossier, now),
+    now,
+    proofsEnd: findEndOfProofs(dossier),
     stored: findStored(
       graph,
       requirement,

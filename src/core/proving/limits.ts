@@ -19,6 +19,11 @@ export const DEAD_LIMITS: Readonly<
   },
 };
 
+/**
+ * Minutes that an isolation may be left with nobody at it before it is proved again. Source: practice; site rule.
+ */
+export const UNATTENDED_MINUTES = 60;
+
 /** Test pairs among n conductors and earth: n(n - 1) / 2 with earth counted. Source: counting; practice. */
 export function countTestPairs(conductorsWithEarth: number): number {
   return (conductorsWithEarth * (conductorsWithEarth - 1)) / 2;

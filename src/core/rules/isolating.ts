@@ -105,6 +105,13 @@ export const ISOLATING_RULES = {
     `${LOCKOUT}(d)(6)`,
     'Take each reading and record it.',
   ),
+  'left-unattended': rule(
+    'prove',
+    (f) =>
+      `Nobody has been at it since ${f.since} for more than ${f.minutes} min: what was proved then no longer counts.`,
+    'an isolation that was left is proved again before work goes on (practice); limit: site rule',
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
   'not-tried': rule(
     'prove',
     (f) => `Starting has not been tried from ${f.stations}.`,

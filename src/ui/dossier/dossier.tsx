@@ -4,6 +4,7 @@ import Link from 'next/link';
 import type { DossierView, Lamp, Stage } from '../../core/job';
 import { CommandDesk, Reasons } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
+import { ProofsEnd } from '../lamp/proofs-end';
 import { PlanDraftDesk } from '../planning/draft';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
@@ -100,6 +101,7 @@ function Lamps({
         <span data-testid="lamps-lit">{count('lit')} lit</span>, {count('shuttered')} shuttered,{' '}
         <span data-testid="lamps-dark">{count('dark')} dark</span>
       </p>
+      <ProofsEnd now={view.now} end={view.proofsEnd} />
       <ul className="grid grid-cols-2 gap-x-2 lg:grid-cols-1 xl:grid-cols-2">
         {view.lamps.map((lamp) => (
           <LampRow key={lamp.id} lamp={lamp} jobId={jobId} picked={lamp.id === source} />
@@ -145,7 +147,12 @@ function StagePanel(props: DossierProps) {
     case 'permit':
       return <PermitPanel {...props} />;
     case 'work':
-      return <WorkPanel {...props} />;
+      return (
+        <>
+          {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
+          <WorkPanel {...props} />
+        </>
+      );
     case 'restore':
       return <RestorePanel {...props} />;
     case 'closed':

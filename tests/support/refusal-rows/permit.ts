@@ -95,8 +95,16 @@ export const PERMIT_ROWS: RefusalRow[] = [
     LIVE,
     'hana',
     { kind: 'sign-on', person: 'kit', lock: 'W-02' },
-    ['permit-lapsed'],
+    ['permit-lapsed', 'left-unattended', 'not-proved', 'not-tried'],
     { now: LATE },
+  ],
+  [
+    'signed on to what was left alone for more than an hour',
+    LIVE,
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['left-unattended', 'not-proved', 'not-tried'],
+    { now: '2026-11-24T08:01:00.000Z' },
   ],
   [
     'signed on before issue',

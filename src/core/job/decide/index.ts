@@ -1,4 +1,5 @@
 import { refuse, type Refusal } from '../../rules/book';
+import { standAt } from '../attendance';
 import { requireAuthority } from '../authority';
 import { type Command, type CommandOf } from '../commands';
 import { type JobEvent } from '../events';
@@ -69,7 +70,7 @@ export function decideJob(state: DossierState, command: Command, context: Contex
   const outcome =
     state === undefined
       ? decideRaise(command as CommandOf<'raise-job'>, context)
-      : decideOn(state, command, context);
+      : decideOn(standAt(state, context.now), command, context);
   const refusals = [...authority, ...outcome.refusals];
   return refusals.length > 0 ? { ok: false, refusals } : { ok: true, events: [outcome.event] };
 }
