@@ -26,6 +26,8 @@ export const registerSchema = z.strictObject({
       id: z.string().min(1),
       name: z.string().min(1),
       reads: z.enum(['voltage', 'pressure', 'motion', 'temperature', 'gas']),
+      contact: z.enum(['two-pole', 'non-contact', 'plug-in']).optional(),
+      rated_v: z.number().gt(0).optional(),
       testedUntil: instant,
     }),
   ),

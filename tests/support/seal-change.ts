@@ -12,6 +12,7 @@ import {
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
 import type { Person } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
+import { listPairs, type ElectricalRound } from '../../src/core/proving';
 import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
 
 interface SiteFile {
@@ -117,6 +118,17 @@ export const REVIEWED: Step[] = [
 ];
 export const USABLE: Step[] = [...REVIEWED, ...WALKED_DOWN];
 
+/** A round on three phases without neutral that finds every pair dead. */
+export const deadRound = (more: Partial<ElectricalRound> = {}): ElectricalRound => ({
+  arrangement: 'three-wire',
+  source: 'proving unit 2',
+  source_v: 690,
+  before_v: 680,
+  after_v: 682,
+  readings: Object.fromEntries(listPairs('three-wire').map((pair) => [pair, 0])),
+  ...more,
+});
+
 /** The field work in the order that the work order gives. */
 export function fieldSteps(): Step[] {
   const state = carryOut(USABLE);
@@ -167,8 +179,7 @@ export function fieldSteps(): Step[] {
             reading: 0,
             unit: demand?.unit ?? 'bar',
             instrument,
-            testerProved: true,
-            pairs: 6,
+            ...(demand?.kind === 'voltage' ? { round: deadRound() } : {}),
           },
         ];
       }
@@ -277,8 +288,7 @@ export const voltageProof = (more: object): Command => ({
   reading: 0,
   unit: 'V',
   instrument: 'VT-11',
-  testerProved: true,
-  pairs: 6,
+  round: deadRound(),
   ...more,
 });
 export const firstLock = (more: object): Command => ({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ACTIVITIES, GRADES } from '../plant/schema';
+import { ARRANGEMENT_NAMES } from '../proving';
 
 const id = z.string().trim().min(1).max(80);
 const words = z.string().trim().min(1).max(2000);
@@ -75,8 +76,17 @@ export const commandSchema = z.discriminatedUnion('kind', [
     reading: z.number(),
     unit: z.enum(['V', 'bar', 'rpm', '°C']),
     instrument: id,
-    testerProved: z.boolean().default(false),
-    pairs: z.int().min(0).max(100).default(0),
+    /** Asked for when voltage is proved; the highest pair is then the reading. */
+    round: z
+      .strictObject({
+        arrangement: z.enum(ARRANGEMENT_NAMES),
+        source: words,
+        source_v: z.number().gt(0).max(1_000_000),
+        before_v: z.number(),
+        after_v: z.number(),
+        readings: z.record(z.string().max(10), z.number()),
+      })
+      .optional(),
   }),
   z.strictObject({ kind: z.literal('try-start'), station: id, moved: z.boolean() }),
   z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),

@@ -130,17 +130,21 @@ function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark
         waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }),
       };
     case 'proved': {
-      const { reading, unit, instrument, pairs } = event;
+      const { reading, unit, instrument, round } = event;
       return {
         ...isolation,
-        proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, pairs }),
+        proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, round }),
         foundLive: drop(isolation.foundLive, event.proof),
       };
     }
     case 'found-live': {
-      const { reading, unit, instrument, pairs } = event;
-      const found = { ...mark, reading, unit, instrument, pairs };
-      return { ...isolation, foundLive: put(isolation.foundLive, event.proof, found) };
+      const { reading, unit, instrument, round } = event;
+      const found = { ...mark, reading, unit, instrument, round };
+      return {
+        ...isolation,
+        proved: drop(isolation.proved, event.proof),
+        foundLive: put(isolation.foundLive, event.proof, found),
+      };
     }
     case 'start-tried':
       return {

@@ -1,5 +1,6 @@
 import {
   carryOut,
+  deadRound,
   fieldSteps,
   PERMIT,
   PROVED,
@@ -22,7 +23,18 @@ const lampStates = (state: DossierState) =>
   );
 const STATION = 'local start station P-201';
 describe('a reading that is not dead', () => {
-  const live = () => carryOut([['elif', voltageProof({ reading: 5.1 })]], PROVING());
+  const live = () =>
+    carryOut(
+      [
+        [
+          'elif',
+          voltageProof({
+            round: deadRound({ readings: { ...deadRound().readings, 'L2-E': -5.1 } }),
+          }),
+        ],
+      ],
+      PROVING(),
+    );
 
   it('is kept in the record, proves nothing, and holds everything up until a later one is dead', () => {
     const found = live();
@@ -42,6 +54,24 @@ describe('a reading that is not dead', () => {
     expect(lampStates(live())).toEqual(new Set(['lit']));
     const state = live();
     expect(state && computeLamps(state, site)[0]?.why).toContain('5.1 V was read at P201-CBL');
+  });
+
+  it('is kept from a round that was broken off at it, and from one after the line was proved', () => {
+    const broken = voltageProof({ round: deadRound({ readings: { 'L1-L2': 400 }, after_v: 0 }) });
+    expect(refusalsOf(PROVING(), 'elif', broken)).toEqual([]);
+    const later = carryOut([['elif', broken]], PROVED());
+    expect(later?.isolation.proved).not.toHaveProperty('voltage:P201-CBL');
+    expect(later?.isolation.foundLive).toMatchObject({ 'voltage:P201-CBL': { reading: 400 } });
+    expect(lampStates(later)).toEqual(new Set(['lit']));
+  });
+
+  it('counts whatever the highest pair reads, not what is said beside it', () => {
+    const hidden = voltageProof({
+      reading: 0,
+      round: deadRound({ readings: { ...deadRound().readings, 'L3-E': 231 } }),
+    });
+    const state = carryOut([['elif', hidden]], PROVING());
+    expect(state?.isolation.foundLive).toMatchObject({ 'voltage:P201-CBL': { reading: 231 } });
   });
 
   it('keeps a permit from being issued', () => {

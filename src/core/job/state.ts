@@ -1,6 +1,6 @@
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
-import type { ProofDemand } from '../proving';
+import type { ElectricalRound, ProofDemand } from '../proving';
 
 /** Who did something and when (ISO 8601, UTC). */
 export interface Mark {
@@ -57,7 +57,8 @@ export interface Proof extends Mark {
   readonly reading: number;
   readonly unit: ProofDemand['unit'];
   readonly instrument: string;
-  readonly pairs: number;
+  /** The round with the voltage tester, when voltage was proved. */
+  readonly round?: ElectricalRound;
 }
 
 export interface LockedBox extends Mark {

@@ -1,2 +1,3 @@
+export * from './electrical-round';
 export * from './limits';
 export * from './proofs';

@@ -28,6 +28,3 @@ export const UNATTENDED_MINUTES = 60;
 export function countTestPairs(conductorsWithEarth: number): number {
   return (conductorsWithEarth * (conductorsWithEarth - 1)) / 2;
 }
-
-/** The fewest pairs that a voltage proof on this installation covers: three phases and earth. */
-export const FEWEST_PAIRS = countTestPairs(4);

@@ -87,17 +87,48 @@ export const ISOLATING_RULES = {
     `isolation is verified before work (${LOCKOUT}(d)(6)); limit: site rule`,
     'Find what still feeds it. Do not go on.',
   ),
+  'tester-unfit': rule(
+    'prove',
+    (f) => `${f.instrument} is no two-pole contact tester (${f.contact}): it never proves dead.`,
+    'a non-contact or plug-in indicator is no proof (practice; HSE GS38, from memory)',
+    'Use a two-pole tester that touches the conductors.',
+  ),
+  'tester-underrated': rule(
+    'prove',
+    (f) => `${f.instrument} is rated for ${f.rated} V; the line is at ${f.line} V.`,
+    'testers are rated for the voltage (practice)',
+    'Use a tester that is rated for the line.',
+  ),
+  'round-missing': rule(
+    'prove',
+    (f) =>
+      `${f.section} is proved dead by a round: the known source, every pair, the known source.`,
+    'prove, test, prove (EN 50110-1, 6.2.4, and HSE GS38, from memory)',
+    'Do the round and record each reading.',
+  ),
+  'source-underrated': rule(
+    'prove',
+    (f) => `The known source (${f.source}) is rated for ${f.rated} V; the line is at ${f.line} V.`,
+    'a tester is proved on a source rated for the voltage (practice)',
+    'Prove the tester on a source or proving unit of at least the line’s voltage.',
+  ),
   'tester-not-proved': rule(
     'prove',
-    fixed('The tester was not proved on a known source before and after.'),
+    (f) => `The tester read ${f.read} V on the known source (${f.source}) ${f.when} the test.`,
     'prove, test, prove (practice; HSE GS38, from memory)',
-    'Prove the tester, test every pair, prove it again.',
+    'Find out why, take a tester that shows the known source, and do the whole round again.',
   ),
   'pairs-missing': rule(
     'prove',
-    (f) => `${f.pairs} pairs were tested; ${f.wanted} are needed.`,
+    (f) => `${f.pairs} not tested.`,
     'every pair is tested: n(n - 1)/2 with earth counted',
-    'Test every pair and count them.',
+    'Test every pair; one blade of a switch can stay in.',
+  ),
+  'pair-unknown': rule(
+    'prove',
+    (f) => `${f.pairs}: no such pair on a ${f.arrangement} line.`,
+    'every pair of conductors and earth, each by its name (site rule)',
+    'Choose how the conductors are arranged, and give each pair once.',
   ),
   'not-proved': rule(
     'prove',

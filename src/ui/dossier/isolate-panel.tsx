@@ -4,6 +4,7 @@ import type { Command } from '../../core/job';
 import type { Step } from '../../core/sequence';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from './field';
+import { ProveForm } from './prove-form';
 import type { DossierProps } from './types';
 
 const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
@@ -21,49 +22,6 @@ const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
 };
 
 const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
-
-function ProveForm({
-  step,
-  props,
-  run,
-}: {
-  readonly step: Step;
-  readonly props: DossierProps;
-  readonly run: (command: Command) => void;
-}) {
-  const demand = props.view.proofs.find(({ id }) => id === step.subject);
-  if (!demand) return null;
-  const instruments = props.choices.instruments
-    .filter(({ reads }) => reads === demand.kind)
-    .map(({ id, name }) => ({ id, label: `${id} ${name}` }));
-  const electrical = demand.kind === 'voltage';
-  return (
-    <SmallForm
-      button="Record reading"
-      onSend={(read) =>
-        run({
-          kind: 'prove',
-          proof: step.subject,
-          reading: Number(read('reading')),
-          unit: demand.unit,
-          instrument: read('instrument'),
-          testerProved: read('testerProved') === 'on',
-          pairs: electrical ? Number(read('pairs')) : 0,
-        })
-      }
-    >
-      <TextField label={`Reading (${demand.unit})`} name="reading" type="number" />
-      <ChoiceField label="Instrument" name="instrument" options={instruments} />
-      {electrical && <TextField label="Pairs tested" name="pairs" type="number" value="6" />}
-      {electrical && (
-        <label className="flex items-center gap-1 text-sm">
-          <input type="checkbox" name="testerProved" className="checkbox checkbox-sm" /> tester
-          proved before and after
-        </label>
-      )}
-    </SmallForm>
-  );
-}
 
 function StepForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
   const command = useCommand();
@@ -142,7 +100,7 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
         </SmallForm>
       );
     case 'prove':
-      return <ProveForm step={step} props={props} run={run} />;
+      return <ProveForm proof={step.subject} props={props} run={run} />;
     case 'try-start':
       return (
         <div className="flex gap-2">

@@ -5,12 +5,17 @@ import {
   RAISE,
   STOPPED,
   carryOut,
+  deadRound,
   fieldSteps,
   firstLock,
   nobody,
   voltageProof,
   type RefusalRow,
 } from '../seal-change';
+
+/** Every pair of three wires dead, but one. */
+const readingsBut = (left?: string) =>
+  Object.fromEntries(Object.entries(deadRound().readings).filter(([pair]) => pair !== left));
 
 /** Steps of this stage that are refused, with the codes. */
 export const ISOLATING_ROWS: RefusalRow[] = [
@@ -99,19 +104,73 @@ export const ISOLATING_ROWS: RefusalRow[] = [
   [
     'a reading below nothing',
     PROVING,
-    'elif',
-    voltageProof({ reading: -0.1 }),
+    'finn',
+    {
+      kind: 'prove',
+      proof: 'pressure:P201-CAS',
+      reading: -0.1,
+      unit: 'bar',
+      instrument: 'PG-T1',
+    },
     ['reading-not-dead'],
   ],
   ['a reading in the wrong unit', PROVING, 'elif', voltageProof({ unit: 'bar' }), ['unit-wrong']],
   [
-    'a tester not proved',
+    'a tester that does not show the known source before',
     PROVING,
     'elif',
-    voltageProof({ testerProved: false }),
+    voltageProof({ round: deadRound({ before_v: 0 }) }),
     ['tester-not-proved'],
   ],
-  ['five pairs of six', PROVING, 'elif', voltageProof({ pairs: 5 }), ['pairs-missing']],
+  [
+    'a tester that does not show the known source after',
+    PROVING,
+    'elif',
+    voltageProof({ round: deadRound({ after_v: 49 }) }),
+    ['tester-not-proved'],
+  ],
+  [
+    'a known source below the line',
+    PROVING,
+    'elif',
+    voltageProof({ round: deadRound({ source_v: 230 }) }),
+    ['source-underrated'],
+  ],
+  [
+    'voltage without a round',
+    PROVING,
+    'elif',
+    voltageProof({ round: undefined }),
+    ['round-missing'],
+  ],
+  [
+    'a pair that was skipped',
+    PROVING,
+    'elif',
+    voltageProof({ round: deadRound({ readings: readingsBut('L2-L3') }) }),
+    ['pairs-missing'],
+  ],
+  [
+    'a pair of another arrangement',
+    PROVING,
+    'elif',
+    voltageProof({ round: deadRound({ readings: { ...readingsBut(), 'L1-N': 0 } }) }),
+    ['pair-unknown'],
+  ],
+  [
+    'an indicator that does not touch',
+    PROVING,
+    'elif',
+    voltageProof({ instrument: 'VT-13' }),
+    ['tester-unfit'],
+  ],
+  [
+    'a tester for less than the line',
+    PROVING,
+    'elif',
+    voltageProof({ instrument: 'VT-14' }),
+    ['tester-underrated'],
+  ],
   [
     'the box before the locks',
     STOPPED,

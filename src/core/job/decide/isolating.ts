@@ -1,4 +1,10 @@
-import { DEAD_LIMITS, FEWEST_PAIRS } from '../../proving';
+import {
+  DEAD_LIMITS,
+  judgeRound,
+  type ElectricalRound,
+  type ProofDemand,
+  type RoundVerdict,
+} from '../../proving';
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
 import { gateWalkDown, isStepDone } from '../gates';
@@ -29,58 +35,87 @@ function requireTurn(dossier: Dossier, subject: string, context: Context): Refus
   return first ? [refuse('out-of-order', { subject, first: first.subject })] : [];
 }
 
+/** What speaks against an instrument for a proof. */
+function requireInstrument(id: string, demand: ProofDemand | undefined, context: Context) {
+  const instrument = context.site.instruments.get(id);
+  if (instrument === undefined) return [refuse('instrument-unknown', { instrument: id })];
+  const refusals: Refusal[] = [];
+  if (Date.parse(instrument.testedUntil) < Date.parse(context.now)) {
+    const until = instrument.testedUntil.slice(0, 10);
+    refusals.push(refuse('instrument-overdue', { instrument: id, until }));
+  }
+  if (!demand) return refusals;
+  if (instrument.reads !== demand.kind) {
+    const { reads } = instrument;
+    return [
+      ...refusals,
+      refuse('instrument-wrong', { instrument: id, reads, wanted: demand.kind }),
+    ];
+  }
+  if (demand.kind !== 'voltage') return refusals;
+  const line = findLineVoltage(demand, context);
+  const { contact = 'unstated', rated_v: rated = 0 } = instrument;
+  if (contact !== 'two-pole') refusals.push(refuse('tester-unfit', { instrument: id, contact }));
+  if (rated < line) refusals.push(refuse('tester-underrated', { instrument: id, rated, line }));
+  return refusals;
+}
+
+/** The highest voltage (V) that a proof speaks for; 0 where the drawing gives none. */
+function findLineVoltage({ covers }: ProofDemand, { site: { graph } }: Context): number {
+  return covers.reduce((most, id) => {
+    const section = graph.sections[graph.sectionAt.get(id) ?? -1];
+    return Math.max(most, section?.voltage_v ?? 0);
+  }, 0);
+}
+
+/** What is missing in a round that found nothing live: pairs, or a tester that shows a known source before and after. */
+function requireRound(
+  round: ElectricalRound,
+  { missing, foreign, unproved }: RoundVerdict,
+  line: number,
+): Refusal[] {
+  const { arrangement, source, source_v } = round;
+  return [
+    ...(source_v < line ? [refuse('source-underrated', { source, rated: source_v, line })] : []),
+    ...unproved.map(({ when, read }) => refuse('tester-not-proved', { when, read, source })),
+    ...(missing.length > 0 ? [refuse('pairs-missing', { pairs: missing.join(', ') })] : []),
+    ...(foreign.length > 0
+      ? [refuse('pair-unknown', { pairs: foreign.join(', '), arrangement })]
+      : []),
+  ];
+}
+
 function decideProof(dossier: Dossier, command: CommandOf<'prove'>, context: Context): Outcome {
   const demand = findWorkOrder(dossier, context.site)?.proofs.find(
     ({ id }) => id === command.proof,
   );
-  const instrument = context.site.instruments.get(command.instrument);
-  const refusals: Refusal[] = [...requireTurn(dossier, command.proof, context)];
-  if (instrument === undefined) {
-    refusals.push(refuse('instrument-unknown', { instrument: command.instrument }));
-  } else if (Date.parse(instrument.testedUntil) < Date.parse(context.now)) {
-    refusals.push(
-      refuse('instrument-overdue', {
-        instrument: instrument.id,
-        until: instrument.testedUntil.slice(0, 10),
-      }),
-    );
-  }
+  const { round } = command;
+  const verdict = demand?.kind === 'voltage' && round ? judgeRound(round) : undefined;
+  const reading = verdict?.worst?.volts ?? command.reading;
+  const isLive = demand !== undefined && reading > DEAD_LIMITS[demand.kind].most;
+  const refusals: Refusal[] = [
+    // What is found live is kept whenever it is found.
+    ...requireTurn(dossier, command.proof, context).filter(
+      ({ code }) => !(isLive && code === 'already-done'),
+    ),
+    ...requireInstrument(command.instrument, demand, context),
+  ];
   if (demand) {
-    if (instrument && instrument.reads !== demand.kind) {
-      refusals.push(
-        refuse('instrument-wrong', {
-          instrument: instrument.id,
-          reads: instrument.reads,
-          wanted: demand.kind,
-        }),
-      );
+    const { kind, section } = demand;
+    const { unit } = command;
+    if (unit !== demand.unit) {
+      refusals.push(refuse('unit-wrong', { proof: demand.id, unit, wanted: demand.unit }));
     }
-    if (command.unit !== demand.unit) {
-      refusals.push(
-        refuse('unit-wrong', { proof: demand.id, unit: command.unit, wanted: demand.unit }),
-      );
+    const { least, most } = DEAD_LIMITS[kind];
+    if (reading < least) {
+      refusals.push(refuse('reading-not-dead', { reading, unit, section, least, most }));
     }
-    const { least, most } = DEAD_LIMITS[demand.kind];
-    if (command.reading < least) {
-      refusals.push(
-        refuse('reading-not-dead', {
-          reading: command.reading,
-          unit: command.unit,
-          section: demand.section,
-          least,
-          most,
-        }),
-      );
-    }
-    if (demand.kind === 'voltage') {
-      if (!command.testerProved) refusals.push(refuse('tester-not-proved'));
-      if (command.pairs < FEWEST_PAIRS) {
-        refusals.push(refuse('pairs-missing', { pairs: command.pairs, wanted: FEWEST_PAIRS }));
-      }
+    if (kind === 'voltage' && !round) refusals.push(refuse('round-missing', { section }));
+    if (round && verdict && !isLive) {
+      refusals.push(...requireRound(round, verdict, findLineVoltage(demand, context)));
     }
   }
-  const isLive = demand !== undefined && command.reading > DEAD_LIMITS[demand.kind].most;
-  return { refusals, event: { ...command, kind: isLive ? 'found-live' : 'proved' } };
+  return { refusals, event: { ...command, reading, kind: isLive ? 'found-live' : 'proved' } };
 }
 
 function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Context): Outcome {

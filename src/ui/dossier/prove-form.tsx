@@ -1,0 +1,117 @@
+'use client';
+
+import { useState } from 'react';
+import type { Command } from '../../core/job';
+import {
+  ARRANGEMENT_NAMES,
+  ARRANGEMENTS,
+  listPairs,
+  type Arrangement,
+  type ElectricalRound,
+  type ProofDemand,
+} from '../../core/proving';
+import { ChoiceField, SmallForm, TextField } from './field';
+import type { DossierProps } from './types';
+
+interface Proving {
+  readonly demand: ProofDemand;
+  readonly instruments: readonly { readonly id: string; readonly label: string }[];
+  readonly run: (command: Command) => void;
+}
+
+const inWords = (pair: string) => pair.replace('-', ' to ');
+
+/** One reading of a gauge or a portable instrument. */
+function ReadingForm({ demand, instruments, run }: Proving) {
+  return (
+    <SmallForm
+      button="Record reading"
+      onSend={(read) =>
+        run({
+          kind: 'prove',
+          proof: demand.id,
+          reading: Number(read('reading')),
+          unit: demand.unit,
+          instrument: read('instrument'),
+        })
+      }
+    >
+      <TextField label={`Reading (${demand.unit})`} name="reading" type="number" />
+      <ChoiceField label="Instrument" name="instrument" options={instruments} />
+    </SmallForm>
+  );
+}
+
+/** A round with the voltage tester, in the order in which it is done. */
+function RoundForm({ demand, instruments, run }: Proving) {
+  const [arrangement, setArrangement] = useState<Arrangement>('four-wire');
+  const pairs = listPairs(arrangement);
+  const send = (read: (name: string) => string) => {
+    const readings = Object.fromEntries(pairs.map((pair) => [pair, Number(read(pair))]));
+    const round: ElectricalRound = {
+      arrangement,
+      source: read('source'),
+      source_v: Number(read('source_v')),
+      before_v: Number(read('before_v')),
+      after_v: Number(read('after_v')),
+      readings,
+    };
+    run({
+      kind: 'prove',
+      proof: demand.id,
+      reading: Math.max(...Object.values(readings).map(Math.abs)),
+      unit: demand.unit,
+      instrument: read('instrument'),
+      round,
+    });
+  };
+  return (
+    <SmallForm button="Record the round" onSend={send}>
+      <label className="flex grow flex-col text-sm">
+        Conductors
+        <select
+          name="arrangement"
+          className="select select-sm w-full"
+          value={arrangement}
+          onChange={({ target }) => setArrangement(target.value as Arrangement)}
+        >
+          {ARRANGEMENT_NAMES.map((one) => (
+            <option key={one} value={one}>
+              {ARRANGEMENTS[one].name}: {listPairs(one).length} pairs
+            </option>
+          ))}
+        </select>
+      </label>
+      <ChoiceField label="Tester" name="instrument" options={instruments} />
+      <TextField label="Known live source" name="source" />
+      <TextField label="It is rated for (V)" name="source_v" type="number" />
+      <fieldset className="grid w-full grid-cols-2 gap-x-3 gap-y-1 border-l-4 border-base-300 pl-2 sm:grid-cols-3">
+        <legend className="text-sm font-bold">In turn, as read</legend>
+        <TextField label="Known source, before (V)" name="before_v" type="number" />
+        {pairs.map((pair) => (
+          <TextField key={pair} label={`${inWords(pair)} (V)`} name={pair} type="number" />
+        ))}
+        <TextField label="Known source, after (V)" name="after_v" type="number" />
+      </fieldset>
+    </SmallForm>
+  );
+}
+
+/** What proves one thing dead: a reading, or for voltage a whole round. */
+export function ProveForm({
+  proof,
+  props,
+  run,
+}: {
+  readonly proof: string;
+  readonly props: DossierProps;
+  readonly run: (command: Command) => void;
+}) {
+  const demand = props.view.proofs.find(({ id }) => id === proof);
+  if (!demand) return null;
+  const instruments = props.choices.instruments
+    .filter(({ reads }) => reads === demand.kind)
+    .map(({ id, name }) => ({ id, label: `${id} ${name}` }));
+  const Form = demand.kind === 'voltage' ? RoundForm : ReadingForm;
+  return <Form demand={demand} instruments={instruments} run={run} />;
+}
