@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type APIResponse, type Locator, type Page } from '@playwright/test';
+import { listSigners, type Command } from '../../src/core/job';
 
 interface SiteFile {
   people: { id: string; name: string; pin: string }[];
@@ -169,4 +170,27 @@ export async function takeLeastEffort(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Compute the isolation' }).click();
   await page.getByRole('button', { name: 'Take least effort' }).click({ timeout: 60_000 });
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
+}
+
+/** Carries out steps on a job past the screens, each by whoever takes it; answers the job and its sequence. */
+export async function carryOutOn(
+  page: Page,
+  steps: readonly (readonly [actor: string, command: Command])[],
+  from: { readonly job: string; readonly sequence: number } = { job: 'new', sequence: 0 },
+): Promise<{ job: string; sequence: number }> {
+  let { job, sequence } = from;
+  for (const [actor, command] of steps) {
+    await page.request.post('/api/session', { data: { person: actor, pin: pinOf(actor) } });
+    const signers = listSigners(command, actor);
+    const answer = await sendCommand(page, job, command, sequence, [...signers]);
+    const sent = (await answer.json()) as { jobId: string; sequence: number };
+    expect([command.kind, answer.ok(), JSON.stringify(sent)]).toEqual([
+      command.kind,
+      true,
+      JSON.stringify(sent),
+    ]);
+    job = sent.jobId;
+    sequence = sent.sequence;
+  }
+  return { job, sequence };
 }

@@ -2,9 +2,9 @@ import { DEAD_LIMITS } from './limits';
 
 /** How the conductors of a line are arranged; the earth comes on top. */
 export const ARRANGEMENTS = {
-  'four-wire': { name: 'three phases with neutral', conductors: ['L1', 'L2', 'L3', 'N'] },
-  'three-wire': { name: 'three phases without neutral', conductors: ['L1', 'L2', 'L3'] },
-  'single-phase': { name: 'one phase with neutral', conductors: ['L', 'N'] },
+  'four-wire': ['L1', 'L2', 'L3', 'N'],
+  'three-wire': ['L1', 'L2', 'L3'],
+  'single-phase': ['L', 'N'],
 } as const;
 export type Arrangement = keyof typeof ARRANGEMENTS;
 
@@ -27,7 +27,7 @@ export interface ElectricalRound {
 
 /** Every pair of conductors and earth: 3 on one phase, 6 on three wires, 10 on four. */
 export function listPairs(arrangement: Arrangement): string[] {
-  const all = [...ARRANGEMENTS[arrangement].conductors, 'E'];
+  const all = [...ARRANGEMENTS[arrangement], 'E'];
   return all.flatMap((one, n) => all.slice(n + 1).map((other) => `${one}-${other}`));
 }
 

@@ -23,11 +23,14 @@ export function TextField({
         step="any"
         defaultValue={value}
         required={required}
-        className="input input-sm w-full"
+        className="input input-sm w-full max-sm:h-11 max-sm:text-base"
       />
     </label>
   );
 }
+
+/** Lists and fields are large enough for a gloved finger on a phone. */
+export const LIST_CLASS = 'select select-sm w-full max-sm:h-11 max-sm:text-base';
 
 /** A labelled choice. */
 export function ChoiceField({
@@ -44,7 +47,7 @@ export function ChoiceField({
   return (
     <label className="flex grow flex-col text-sm">
       {label}
-      <select name={name} defaultValue={value} required className="select select-sm w-full">
+      <select name={name} defaultValue={value} required className={LIST_CLASS}>
         {options.map((option) => (
           <option key={option.id} value={option.id}>
             {option.label}
@@ -75,7 +78,7 @@ export function SmallForm({
       }}
     >
       {children}
-      <button className="btn btn-primary btn-sm">{button}</button>
+      <button className="btn btn-primary btn-sm max-sm:h-11">{button}</button>
     </form>
   );
 }

@@ -105,13 +105,13 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
       return (
         <div className="flex gap-2">
           <button
-            className="btn btn-primary btn-sm"
+            className="btn btn-primary btn-sm max-sm:h-11"
             onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}
           >
             It did not start; control is off
           </button>
           <button
-            className="btn btn-error btn-sm"
+            className="btn btn-error btn-sm max-sm:h-11"
             onClick={() => run({ kind: 'try-start', station: step.subject, moved: true })}
           >
             It moved
@@ -175,11 +175,11 @@ export function IsolatePanel(props: DossierProps) {
               key={step.phase + step.subject}
               data-step={step.phase}
               data-subject={step.subject}
-              className={`grid grid-cols-[2rem_7rem_1fr] gap-x-2 border-t border-base-300 py-1 ${open ? 'bg-base-200' : ''}`}
+              className={`grid grid-cols-[2rem_1fr] gap-x-2 sm:grid-cols-[2rem_7rem_1fr] border-t border-base-300 py-1 ${open ? 'bg-base-200' : ''}`}
             >
               <span className="font-mono">{index + 1}</span>
               <span className="text-sm">{PHASE_NAMES[step.phase]}</span>
-              <div className="flex flex-col gap-1">
+              <div className="flex flex-col gap-1 max-sm:col-start-2">
                 <span>
                   {step.done ? '✓ ' : ''}
                   {step.words}

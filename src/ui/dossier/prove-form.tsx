@@ -10,7 +10,7 @@ import {
   type ElectricalRound,
   type ProofDemand,
 } from '../../core/proving';
-import { ChoiceField, SmallForm, TextField } from './field';
+import { ChoiceField, LIST_CLASS, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
 interface Proving {
@@ -71,13 +71,13 @@ function RoundForm({ demand, instruments, run }: Proving) {
         Conductors
         <select
           name="arrangement"
-          className="select select-sm w-full"
+          className={LIST_CLASS}
           value={arrangement}
           onChange={({ target }) => setArrangement(target.value as Arrangement)}
         >
           {ARRANGEMENT_NAMES.map((one) => (
             <option key={one} value={one}>
-              {ARRANGEMENTS[one].name}: {listPairs(one).length} pairs
+              {ARRANGEMENTS[one].join(' ')}: {listPairs(one).length} pairs with earth
             </option>
           ))}
         </select>
@@ -85,7 +85,7 @@ function RoundForm({ demand, instruments, run }: Proving) {
       <ChoiceField label="Tester" name="instrument" options={instruments} />
       <TextField label="Known live source" name="source" />
       <TextField label="It is rated for (V)" name="source_v" type="number" />
-      <fieldset className="grid w-full grid-cols-2 gap-x-3 gap-y-1 border-l-4 border-base-300 pl-2 sm:grid-cols-3">
+      <fieldset className="grid w-full gap-x-3 gap-y-1 border-l-4 border-base-300 pl-2 sm:grid-cols-3">
         <legend className="text-sm font-bold">In turn, as read</legend>
         <TextField label="Known source, before (V)" name="before_v" type="number" />
         {pairs.map((pair) => (

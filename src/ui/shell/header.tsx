@@ -8,6 +8,7 @@ import { useEffect, useState } from 'react';
 const PLACES = [
   { href: '/', label: 'Jobs' },
   { href: '/plant', label: 'Plant' },
+  { href: '/locks', label: 'Locks' },
   { href: '/bench', label: 'Bench' },
   { href: '/records', label: 'Records' },
 ] as const;

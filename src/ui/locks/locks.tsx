@@ -1,0 +1,216 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
+import type { BoxInUse, Hanging, LockSurvey } from '../../core/locks/survey';
+
+type Names = Readonly<Record<string, string>>;
+
+const timeOf = (since: string | undefined) =>
+  since === undefined ? '' : since.slice(5, 16).replace('T', ' ');
+
+function JobLink({ job }: { readonly job: string }) {
+  return (
+    <Link href={`/jobs/${job}`} className="font-mono underline">
+      {job}
+    </Link>
+  );
+}
+
+/** Where one lock hangs: point or box, job, by whom and since when, a line each. */
+function Places({ hangs, names }: { readonly hangs: readonly Hanging[]; readonly names: Names }) {
+  if (hangs.length === 0) return <td colSpan={4}>free</td>;
+  const lines = (show: (one: Hanging) => ReactNode) =>
+    hangs.map((one) => (
+      <span key={one.job + one.where} className="block whitespace-nowrap">
+        {show(one)}
+      </span>
+    ));
+  return (
+    <>
+      <td className="font-mono font-bold">{lines(({ where }) => where)}</td>
+      <td>
+        {lines(({ job }) => (
+          <JobLink job={job} />
+        ))}
+      </td>
+      <td>{lines(({ by }) => names[by] ?? by)}</td>
+      <td className="font-mono text-sm">{lines(({ since }) => timeOf(since))}</td>
+    </>
+  );
+}
+
+function BoxCard({
+  id,
+  name,
+  inUse,
+  names,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly inUse: BoxInUse | undefined;
+  readonly names: Names;
+}) {
+  return (
+    <li data-box={id} className="border-t-2 border-base-content py-2">
+      <h3 className="font-bold">
+        <span className="font-mono">{id}</span> {name}
+      </h3>
+      {inUse === undefined ? (
+        <p>Empty and open.</p>
+      ) : (
+        <dl className="grid grid-cols-[6rem_1fr] gap-x-3">
+          <dt>For</dt>
+          <dd>
+            <JobLink job={inUse.job} />
+          </dd>
+          <dt>Control lock</dt>
+          <dd>
+            <strong className="font-mono">{inUse.control.lock}</strong>,{' '}
+            {names[inUse.control.by] ?? inUse.control.by}
+          </dd>
+          <dt>Keys in it</dt>
+          <dd className="flex flex-wrap gap-x-2 font-mono">
+            {inUse.keys.map((key) => (
+              <span key={key}>{key}</span>
+            ))}
+          </dd>
+          <dt>Personal</dt>
+          <dd>
+            {inUse.personal.length === 0
+              ? 'nobody is locked on'
+              : inUse.personal.map(({ lock, by }) => (
+                  <span key={lock} className="block">
+                    <strong className="font-mono">{lock}</strong> {names[by] ?? by}
+                  </span>
+                ))}
+          </dd>
+        </dl>
+      )}
+    </li>
+  );
+}
+
+/** Box by box and lock by lock: what hangs where and for whom, to be found by any number or name. */
+export function LocksScreen({
+  locks,
+  boxes,
+  findings,
+  names,
+}: LockSurvey & { readonly names: Names }) {
+  const [sought, setSought] = useState('');
+  const [onlyHanging, setOnlyHanging] = useState(true);
+  const matches = (...words: readonly (string | undefined)[]) =>
+    words.some((word) => word?.toLowerCase().includes(sought.trim().toLowerCase()));
+  const about = ({ job, where, by, lock }: Hanging) => [job, where, by, names[by], lock];
+  const shown = locks.filter(
+    ({ id, set, owner, hangs }) =>
+      (!onlyHanging || sought.trim() !== '' || hangs.length > 0) &&
+      matches(id, set, owner, owner && names[owner], ...hangs.flatMap(about)),
+  );
+  const shownBoxes = boxes.filter(({ id, name, inUse }) =>
+    matches(
+      id,
+      name,
+      inUse?.job,
+      ...(inUse?.keys ?? []),
+      ...(inUse ? [inUse.control, ...inUse.personal].flatMap(about) : []),
+    ),
+  );
+  const hanging = locks.filter(({ hangs }) => hangs.length > 0).length;
+  return (
+    <main className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+        <h1 className="text-2xl font-bold">Locks</h1>
+        <label className="flex grow flex-col text-sm">
+          Find by any number, tag, job or name
+          <input
+            type="search"
+            className="input w-full max-w-md"
+            value={sought}
+            onChange={({ target }) => setSought(target.value)}
+          />
+        </label>
+        <p role="status">
+          <strong className="font-mono">{hanging}</strong> of {locks.length} locks hang;{' '}
+          <strong className="font-mono">{boxes.filter(({ inUse }) => inUse).length}</strong> of{' '}
+          {boxes.length} boxes are shut
+        </p>
+      </div>
+      <section aria-label="What does not balance">
+        {findings.length === 0 ? (
+          <p>Locks and keys balance.</p>
+        ) : (
+          <ul className="border-2 border-error p-2">
+            {findings.map(({ code, subject, words }) => (
+              <li key={code + subject} data-code={code}>
+                {words}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <div className="grid gap-6 lg:grid-cols-[20rem_1fr]">
+        <section aria-label="Boxes">
+          <h2 className="mb-2 text-lg font-bold">Boxes</h2>
+          {shownBoxes.length === 0 && <p>No box has to do with “{sought}”.</p>}
+          <ul>
+            {shownBoxes.map(({ id, name, inUse }) => (
+              <BoxCard key={id} id={id} name={name} inUse={inUse} names={names} />
+            ))}
+          </ul>
+        </section>
+        <section aria-label="Locks">
+          <div className="mb-2 flex items-center gap-4">
+            <h2 className="text-lg font-bold">Locks</h2>
+            <label className="flex items-center gap-1 text-sm">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={onlyHanging}
+                onChange={({ target }) => setOnlyHanging(target.checked)}
+              />
+              only those that hang, until something is sought
+            </label>
+          </div>
+          {shown.length === 0 && (
+            <p>
+              {sought.trim() === ''
+                ? 'No lock hangs. They go on when a job is isolated.'
+                : `No lock has to do with “${sought}”.`}
+            </p>
+          )}
+          {shown.length > 0 && (
+            <div className="overflow-x-auto">
+              <table className="w-full text-left [&_td]:pr-3 [&_th]:pr-3">
+                <thead>
+                  <tr>
+                    <th>Lock</th>
+                    <th>Use</th>
+                    <th>Owner or set</th>
+                    <th>Hangs on</th>
+                    <th>For</th>
+                    <th>Hung by</th>
+                    <th>Since (UTC)</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {shown.map(({ id, use, set, owner, hangs }) => (
+                    <tr key={id} data-lock={id} className="border-t border-base-300 align-top">
+                      <th scope="row" className="font-mono">
+                        {id}
+                      </th>
+                      <td>{use}</td>
+                      <td>{owner === undefined ? set : (names[owner] ?? owner)}</td>
+                      <Places hangs={hangs} names={names} />
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </section>
+      </div>
+    </main>
+  );
+}
