@@ -21,6 +21,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const route of ['/api/plant/preview', '/api/plant/versions']) {
     expect((await page.request.post(route, { data: {} })).status()).toBe(401);
   }
+  await page.goto('/locks');
+  await expect(page).toHaveURL(/login/);
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(401);
   expect(
     (await page.request.post('/api/session', { data: { person: 'nobody', pin: '1' } })).status(),

@@ -91,7 +91,7 @@ export class PlanFinder {
   private drawnUp(): BestPlan | undefined {
     const { graph } = this.model;
     const passes = (plan: IsolationPlan) => checkPlan(graph, this.requirement, plan).passes;
-    const plan = this.searches.map((search) => search.construct()).find(passes);
+    const plan = this.searches.flatMap((search) => [...search.construct()]).find(passes);
     if (!plan) return undefined;
     const isSmall = plan.close.length <= MOST_TRIMMED;
     const trimmed = isSmall ? dropAll(passes, plan, () => true) : plan;

@@ -6,9 +6,14 @@ import type { PlannerModel } from './model';
 
 /**
  * Draws up a plan that closes all there is to close, however dear: bodies stay whole only as far as it takes to reach a bleed or
- * a release. When it passes the check, the grades can be had; when it does not, nothing is shown.
+ * a release. When it passes the check, the grades can be had; when it does not, nothing is shown. With a `positiveCut`
+ * of barriers these stand for all positive ones, which are far fewer.
  */
-export function constructPlan(model: PlannerModel, cells: Cells): IsolationPlan {
+export function constructPlan(
+  model: PlannerModel,
+  cells: Cells,
+  positiveCut?: readonly number[],
+): IsolationPlan {
   const { graph } = model;
   const zone = [...cells.isZone.keys()].filter((cell) => cells.isZone[cell]);
   const isValve = (barrier: number) => graph.strength[cells.links[barrier] as number] === 1;
@@ -84,9 +89,13 @@ export function constructPlan(model: PlannerModel, cells: Cells): IsolationPlan 
   for (const cell of bledFrom) near.add(cell);
   if (grades.has('double'))
     for (const next of [...acrossValves(cells, isValve, zone)]) near.add(next);
-  if (grades.has('positive')) for (const next of acrossValves(cells, isValve, near)) near.add(next);
+  if (grades.has('positive') && !positiveCut)
+    for (const next of acrossValves(cells, isValve, near)) near.add(next);
+  const cut = new Set(positiveCut);
   const matters = (barrier: number) =>
-    near.has(cells.ends[2 * barrier] as number) || near.has(cells.ends[2 * barrier + 1] as number);
+    cut.has(barrier) ||
+    near.has(cells.ends[2 * barrier] as number) ||
+    near.has(cells.ends[2 * barrier + 1] as number);
   const idOf = (rows: readonly { readonly id: string }[]) => (n: number) => rows[n]?.id ?? '';
   return {
     close: [...cells.links]

@@ -18,6 +18,8 @@ export interface Floor {
   cellTerm(cell: number, standing: Standing): number;
   /** Cells that stand otherwise than last in some labelling at the floor. */
   nearCells(): ReadonlySet<number>;
+  /** The barriers of the least cut of positive ones; none when none is asked for. */
+  positiveCut(): readonly number[];
   /** How far above `base` every plan is in which a cell has a standing, at least; up to a little over `limit`. */
   leastAbove(cell: number, standing: Standing, limit: number): number;
   /** What bleeds between two valves have added to the base, by barrier; see `Spool`. */
@@ -140,6 +142,14 @@ export function computeFloor(
     },
     nearCells: () =>
       new Set([single, twice, positive].flatMap((cut) => (cut ? [...cut.nearCells()] : []))),
+    positiveCut() {
+      const near = new Set(positive?.nearCells() ?? []);
+      return [...cells.links.keys()].filter(
+        (barrier) =>
+          near.has(cells.ends[2 * barrier] as number) !==
+          near.has(cells.ends[2 * barrier + 1] as number),
+      );
+    },
     leastAbove(cell, standing, limit) {
       let least = 0;
       if (single && standing.barriers === 0) least = single.leastWith(cell, limit);

@@ -88,11 +88,17 @@ export class PlanSearch {
     return this.earthing.earths.reduce((sum, outlet) => sum + prices.outlet(outlet), 0);
   }
 
-  /** A plan drawn up without regard to its price; it may or may not pass. */
-  construct(): IsolationPlan {
-    const plan = constructPlan(this.model, this.fields.cells);
+  /** Plans drawn up without regard to their price, the shorter first; they may or may not pass. */
+  *construct(): Generator<IsolationPlan> {
+    const { cells } = this.fields;
     const earths = this.earthing.earths.map((outlet) => this.model.graph.outlets[outlet]?.id ?? '');
-    return { ...plan, open: [...new Set([...plan.open, ...earths])] };
+    const withEarths = (plan: IsolationPlan) => ({
+      ...plan,
+      open: [...new Set([...plan.open, ...earths])],
+    });
+    const cut = this.fields.over('effort').floor.positiveCut();
+    if (cut.length > 0) yield withEarths(constructPlan(this.model, cells, cut));
+    yield withEarths(constructPlan(this.model, cells));
   }
 
   /** Whether any plan passes at all: the first one found will do. */
