@@ -78,19 +78,33 @@ function readOthers(db: Db, jobId: string): OtherJobs {
     .from(tables.holdings)
     .all()
     .filter((row) => row.job !== jobId);
-  const of = (kind: 'lock' | 'box' | 'person') =>
+  const of = (kind: HoldingKind) =>
     new Map(rows.filter((row) => row.kind === kind).map((row) => [row.item, row.job]));
-  return { lockAt: of('lock'), boxAt: of('box'), personOn: of('person') };
+  return {
+    lockAt: of('lock'),
+    boxAt: of('box'),
+    personOn: of('person'),
+    untold: new Map(
+      rows
+        .filter(({ kind }) => kind === 'untold')
+        .map(({ item, job }) => [item.split('\n')[0] ?? item, job]),
+    ),
+  };
 }
+
+type HoldingKind = (typeof tables.holdings.$inferSelect)['kind'];
 
 function listHoldings(jobId: string, dossier: Dossier) {
   const { isolation, permit } = dossier;
   const on = permit.kind === 'issued' ? Object.entries(permit.people) : [];
-  const hold = (kind: 'lock' | 'box' | 'person', item: string) => ({ kind, item, job: jobId });
+  const hold = (kind: HoldingKind, item: string) => ({ kind, item, job: jobId });
+  const untold = Object.entries(dossier.absent).filter(([, { told }]) => !told);
   return [
     ...Object.values(isolation.locked).map((hung) => hold('lock', hung.lock)),
     ...(isolation.box ? [hold('box', isolation.box.box), hold('lock', isolation.box.lock)] : []),
     ...on.flatMap(([person, lock]) => [hold('person', person), hold('lock', lock)]),
+    // One person may have to be told on several jobs.
+    ...untold.map(([person]) => hold('untold', `${person}\n${jobId}`)),
   ];
 }
 

@@ -1,8 +1,17 @@
 import { expect, test } from '@playwright/test';
 import { deadRound, fieldSteps, PERMIT, USABLE } from '../support/seal-change';
-import { actAs, carryOutOn, codesOf, expectNoBarriers, sendCommand, shoot } from './desk';
+import {
+  actAs,
+  carryOutOn,
+  codesOf,
+  expectNoBarriers,
+  nameOf,
+  sendCommand,
+  shoot,
+  sign,
+} from './desk';
 
-test('a blade that stayed in is found by the round, and what is left alone is proved again', async ({
+test('a blade that stayed in is found, what is left alone is proved again, an absent owner is told', async ({
   page,
 }) => {
   const field = fieldSteps();
@@ -59,6 +68,31 @@ test('a blade that stayed in is found by the round, and what is left alone is pr
   await expect(page.getByTestId('lamps-lit')).toHaveText('0 lit');
 
   await page.setViewportSize({ width: 1280, height: 800 });
+  const kit = nameOf('kit');
+  await page.getByLabel('Who signs on').selectOption('kit');
+  await page.getByLabel('Personal lock').selectOption('W-02');
+  await page.getByRole('button', { name: 'Sign on' }).click();
+  await sign(page, 'kit');
+  await actAs(page, 'ada');
+  await page.getByText(`${kit} is not there`).click();
+  await page.getByLabel(/^How it was made sure/).fill('gate log, car park');
+  await page.getByLabel(/^What was done to reach/).fill('telephone at 15:10 and 15:20');
+  await expectNoBarriers(page);
+  await shoot(page, 'absent');
+  await page.getByRole('button', { name: `Take W-02 off for ${kit}` }).click();
+  await sign(page, 'ada', 'uma');
+  await expect(page.getByTestId('count-on')).toHaveText('0');
+  await actAs(page, 'hana');
+  await page.getByLabel('Who signs on').selectOption('kit');
+  await page.getByLabel('Personal lock').selectOption('W-02');
+  await page.getByRole('button', { name: 'Sign on' }).click();
+  await sign(page, 'kit');
+  await expect(page.getByRole('alert').locator('[data-code="owner-not-told"]')).toBeVisible();
+  await page.getByLabel('What they were told').fill('why, when and by whom');
+  await page.getByRole('button', { name: `${kit} has been told` }).click();
+  await sign(page, 'hana', 'kit');
+  await expect(page.locator('[data-untold]')).toHaveCount(0);
+
   await page.getByRole('link', { name: 'Locks' }).click();
   await expect(page.getByText('Locks and keys balance.')).toBeVisible();
   await expectNoBarriers(page);

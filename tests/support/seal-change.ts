@@ -34,7 +34,12 @@ export const site: SiteFacts = {
   instruments: byId(file.registers.instruments),
 };
 export const START = '2026-11-24T07:00:00.000Z';
-export const nobody = { lockAt: new Map(), boxAt: new Map(), personOn: new Map() } as const;
+export const nobody = {
+  lockAt: new Map(),
+  boxAt: new Map(),
+  personOn: new Map(),
+  untold: new Map(),
+} as const;
 
 export function contextFor(
   actor: string,

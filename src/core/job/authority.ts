@@ -16,7 +16,7 @@ function disciplineOfSection(graph: PlantGraph, section: string): Role {
   return isFluid(energy) ? 'isolating-process' : 'isolating-mechanical';
 }
 
-function disciplineOfLink(graph: PlantGraph, id: string): Role {
+export function disciplineOfLink(graph: PlantGraph, id: string): Role {
   const link = graph.links[graph.linkAt.get(id) ?? -1];
   return disciplineOfSection(graph, link?.between[0] ?? '');
 }
@@ -84,6 +84,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['issuing-authority'];
     case 'hand-back':
       return ['performing-authority'];
+    case 'remove-absent-lock':
+      return ['coordinator', 'issuing-authority', ...ISOLATING];
+    case 'tell-absent-owner':
+      return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
     case 'sign-off':
       return [];
   }
@@ -97,6 +101,10 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'sign-on':
     case 'sign-off':
       return [command.person];
+    case 'remove-absent-lock':
+      return [actor, command.manager];
+    case 'tell-absent-owner':
+      return [actor, command.owner];
     case 'set-grade':
     case 'return-plan':
     case 'accept-plan':

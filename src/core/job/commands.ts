@@ -108,6 +108,16 @@ export const commandSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('sign-on'), person: id, lock: id }),
   z.strictObject({ kind: z.literal('sign-off'), person: id, lock: id }),
+  z.strictObject({
+    kind: z.literal('remove-absent-lock'),
+    lock: id,
+    /** How it was made sure that the owner is not on site. */
+    offSite: words,
+    /** What was done to reach them. */
+    tried: words,
+    manager: id,
+  }),
+  z.strictObject({ kind: z.literal('tell-absent-owner'), owner: id, told: words }),
   z.strictObject({ kind: z.literal('hand-back'), cleared: z.boolean(), remarks: note }),
   z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
   z.strictObject({ kind: z.literal('open-box') }),

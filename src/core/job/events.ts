@@ -51,6 +51,12 @@ export type JobEvent =
     }
   | { readonly kind: 'signed-on'; readonly person: string; readonly lock: string }
   | { readonly kind: 'signed-off'; readonly person: string; readonly lock: string }
+  | ({
+      readonly kind: 'absent-lock-removed';
+      readonly owner: string;
+      readonly where: string;
+    } & Body<'remove-absent-lock'>)
+  | ({ readonly kind: 'absent-owner-told' } & Body<'tell-absent-owner'>)
   | ({ readonly kind: 'permit-handed-back' } & Body<'hand-back'>)
   | { readonly kind: 'permit-closed'; readonly inspected: string }
   | { readonly kind: 'box-opened' }
@@ -74,6 +80,7 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'box-locked',
   'signed-on',
   'signed-off',
+  'absent-lock-removed',
 ]);
 
 const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
@@ -166,6 +173,10 @@ function evolveIsolation(isolation: IsolationRecord, event: JobEvent, mark: Mark
       return unprove({ ...isolation, opened: drop(isolation.opened, event.outlet) });
     case 'point-unlocked':
       return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
+    case 'absent-lock-removed':
+      return event.where in isolation.locked
+        ? unprove({ ...isolation, locked: drop(isolation.locked, event.where) })
+        : isolation;
     case 'lineup-walked':
       return {
         ...isolation,
@@ -206,6 +217,10 @@ function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): Permit
       return permit.kind === 'issued'
         ? { ...permit, people: drop(permit.people, event.person) }
         : permit;
+    case 'absent-lock-removed':
+      return permit.kind === 'issued' && permit.people[event.owner] === event.lock
+        ? { ...permit, people: drop(permit.people, event.owner) }
+        : permit;
     case 'permit-handed-back': {
       if (permit.kind !== 'issued') return permit;
       const { assessment, approved, number, issuer, issuedAt, until } = permit;
@@ -225,6 +240,16 @@ function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): Permit
     default:
       return permit;
   }
+}
+
+function evolveAbsent(absent: Dossier['absent'], event: JobEvent, mark: Mark): Dossier['absent'] {
+  if (event.kind === 'absent-lock-removed') {
+    const { owner, lock, where, offSite, tried, manager } = event;
+    return put(absent, owner, { ...mark, lock, where, offSite, tried, manager });
+  }
+  const removed = event.kind === 'absent-owner-told' ? absent[event.owner] : undefined;
+  if (event.kind !== 'absent-owner-told' || !removed) return absent;
+  return put(absent, event.owner, { ...removed, told: { ...mark, words: event.told } });
 }
 
 const LABEL_WORDS = {
@@ -307,6 +332,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       isolation: EMPTY_ISOLATION,
       restoring: false,
       permit: { kind: 'none' },
+      absent: {},
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
@@ -318,5 +344,6 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     isolation: isAtThePlant(event) ? { ...isolation, attended: mark.at } : isolation,
     restoring: planned.restoring || event.kind === 'box-opened',
     permit: evolvePermit(planned.permit, event, mark),
+    absent: evolveAbsent(planned.absent, event, mark),
   };
 }

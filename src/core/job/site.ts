@@ -33,6 +33,8 @@ export interface OtherJobs {
   readonly boxAt: ReadonlyMap<string, string>;
   /** The job a person is signed on to. */
   readonly personOn: ReadonlyMap<string, string>;
+  /** The job whose lock was taken off for a person who has not been told yet. */
+  readonly untold: ReadonlyMap<string, string>;
 }
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */

@@ -118,6 +118,17 @@ export type PermitRecord =
   | ({ readonly kind: 'handed-back'; readonly handedBack: Mark } & Issued)
   | ({ readonly kind: 'closed'; readonly handedBack: Mark; readonly closed: Mark } & Issued);
 
+/** A lock that was taken off for an owner who was not there, and when they were told of it. */
+export interface AbsentRemoval extends Mark {
+  readonly lock: string;
+  /** The point or box that it hung on. */
+  readonly where: string;
+  readonly offSite: string;
+  readonly tried: string;
+  readonly manager: string;
+  readonly told?: Mark & { readonly words: string };
+}
+
 /** Everything known of one job. */
 export interface Dossier {
   readonly kind: 'raised' | 'closed';
@@ -134,6 +145,8 @@ export interface Dossier {
   /** True once the control lock came off again and the points are being restored. */
   readonly restoring: boolean;
   readonly permit: PermitRecord;
+  /** Locks taken off for absent owners, the newest of each owner. */
+  readonly absent: Readonly<Record<string, AbsentRemoval>>;
 }
 
 /** A job before it is raised is nothing. */

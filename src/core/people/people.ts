@@ -9,6 +9,7 @@ export const ROLES = [
   'performing-authority',
   'worker',
   'auditor',
+  'site-manager',
 ] as const;
 export type Role = (typeof ROLES)[number];
 
@@ -59,6 +60,7 @@ export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   'performing-authority': 'performing authority',
   worker: 'worker',
   auditor: 'safety auditor',
+  'site-manager': 'site manager',
 };
 
 /** Whether a person holds a role now; `lapsed` when they held it once. */

@@ -56,6 +56,36 @@ export const PERMIT_RULES = {
     'a permit that lapses stops work (practice)',
     'Everyone off; hand the permit back and raise a new one.',
   ),
+  'owner-not-told': rule(
+    'work',
+    (f) => `The lock of ${f.person} was taken off on ${f.job}, and they have not been told.`,
+    `an absent owner is told before they start work again (${LOCKOUT}(e)(3)(iii))`,
+    (f) => `Tell ${f.person} what was done, and record it on ${f.job} with both signatures.`,
+  ),
+  'not-absent': rule(
+    'work',
+    (f) => `No lock of ${f.person} was taken off for this job.`,
+    'told is who has to be told (site rule)',
+    'Look at the record for whose lock it was.',
+  ),
+  'lock-not-here': rule(
+    'work',
+    (f) => `${f.lock} hangs neither on a point nor on the box of this job as someone’s own.`,
+    'a lock is taken off where it hangs (practice)',
+    'Look under Locks for where it hangs. A control lock is handed over, not taken off.',
+  ),
+  'owner-is-here': rule(
+    'work',
+    (f) => `${f.lock} is your own.`,
+    `only the owner takes a lock off (${LOCKOUT}(e)(3))`,
+    'Take it off yourself.',
+  ),
+  'manager-removes': rule(
+    'work',
+    (f) => `${f.person} cannot allow what they do themselves, or what is done to their own lock.`,
+    `a named manager who is not the one removing (practice; ${LOCKOUT}(e)(3))`,
+    'Ask another site manager.',
+  ),
   'already-on': rule(
     'work',
     (f) => `${f.person} is already signed on to ${f.job}.`,

@@ -6,6 +6,7 @@ import { CommandDesk, Reasons } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
 import { PlanDraftDesk } from '../planning/draft';
+import { UntoldPanel } from './absent';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
 import { PermitPanel, WorkPanel } from './permit-panel';
@@ -188,6 +189,7 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />
             <StagePanel {...props} />
+            <UntoldPanel {...props} />
           </PlanDraftDesk>
           {view.stage !== 'closed' && <StoredPanel jobId={jobId} view={view} names={names} />}
         </div>

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { useCommand } from '../command/use-command';
 import { AcceptedGrades } from '../planning/measures';
+import { AbsentForm } from './absent';
 import { ChoiceField, Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
@@ -120,7 +121,7 @@ export function WorkPanel({ view, names, choices }: DossierProps) {
       </p>
       <ul className="flex flex-col gap-1">
         {on.map(([person, lock]) => (
-          <li key={person} className="flex items-center gap-2">
+          <li key={person} className="flex flex-wrap items-center gap-2">
             <span>
               {names[person]}, lock <span className="font-mono">{lock}</span> on the box
             </span>
@@ -130,6 +131,7 @@ export function WorkPanel({ view, names, choices }: DossierProps) {
             >
               Sign {names[person]} off
             </button>
+            <AbsentForm lock={lock} owner={names[person] ?? person} choices={choices} />
           </li>
         ))}
       </ul>

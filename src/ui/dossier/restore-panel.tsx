@@ -3,6 +3,7 @@
 import type { Command } from '../../core/job';
 import type { RestoreStep } from '../../core/sequence';
 import { useCommand } from '../command/use-command';
+import { AbsentForm } from './absent';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
@@ -28,7 +29,7 @@ function commandFor({ kind, subject }: RestoreStep): Command {
 }
 
 /** The way back: box, points in order, line walked, plant taken back, job closed. */
-export function RestorePanel({ view, names }: DossierProps) {
+export function RestorePanel({ view, names, me, choices }: DossierProps) {
   const run = useCommand();
   const { isolation } = view.dossier;
   const next = view.restore.find(({ done }) => !done);
@@ -51,7 +52,7 @@ export function RestorePanel({ view, names }: DossierProps) {
             <li
               key={step.kind + step.subject}
               data-subject={step.subject}
-              className="flex items-center gap-2 border-t border-base-300 py-1"
+              className="flex flex-wrap items-center gap-2 border-t border-base-300 py-1"
             >
               <span className="w-44">
                 {step.done ? '✓ ' : ''}
@@ -65,6 +66,9 @@ export function RestorePanel({ view, names }: DossierProps) {
                 <button className="btn btn-sm" onClick={() => void run(commandFor(step))}>
                   {WORDS[step.kind]}
                 </button>
+              )}
+              {open && hung && hung.by !== me && (
+                <AbsentForm lock={hung.lock} owner={names[hung.by] ?? hung.by} choices={choices} />
               )}
             </li>
           );

@@ -15,6 +15,15 @@ import {
   type RefusalRow,
 } from '../seal-change';
 
+/** A personal lock taken off for its absent owner. */
+const REMOVAL = {
+  kind: 'remove-absent-lock',
+  lock: 'W-02',
+  offSite: 'gate log',
+  tried: 'telephone',
+  manager: 'uma',
+} as const;
+
 /** Steps of this stage that are refused, with the codes. */
 export const PERMIT_ROWS: RefusalRow[] = [
   [
@@ -105,6 +114,34 @@ export const PERMIT_ROWS: RefusalRow[] = [
     { kind: 'sign-on', person: 'kit', lock: 'W-02' },
     ['left-unattended', 'not-proved', 'not-tried'],
     { now: '2026-11-24T08:01:00.000Z' },
+  ],
+  [
+    'signed on before being told that the lock was taken off',
+    () => carryOut([['ada', REMOVAL]], ON()),
+    'hana',
+    { kind: 'sign-on', person: 'kit', lock: 'W-02' },
+    ['owner-not-told'],
+  ],
+  [
+    'told of a lock that nobody took off',
+    ON,
+    'hana',
+    { kind: 'tell-absent-owner', owner: 'kit', told: 'x' },
+    ['not-absent'],
+  ],
+  [
+    'a lock taken off where it does not hang',
+    ON,
+    'ada',
+    { ...REMOVAL, lock: 'W-01' },
+    ['lock-not-here'],
+  ],
+  [
+    'taken off and allowed by the same',
+    ON,
+    'ada',
+    { ...REMOVAL, manager: 'ada' },
+    ['role-missing', 'manager-removes'],
   ],
   [
     'signed on before issue',

@@ -27,6 +27,22 @@ export const RESTORING_ROWS: RefusalRow[] = [
     ['lock-not-yours'],
   ],
   [
+    'one’s own lock taken off as if one were not there',
+    () => {
+      const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
+      return carryOut(restoreSteps(s).slice(1, 5), s);
+    },
+    'finn',
+    {
+      kind: 'remove-absent-lock',
+      lock: 'P-03',
+      offSite: 'gate log',
+      tried: 'telephone',
+      manager: 'uma',
+    },
+    ['owner-is-here'],
+  ],
+  [
     'restored out of order',
     () => carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE()),
     'elif',

@@ -49,6 +49,7 @@ export default async function JobPage({
           worker: authorisations.some(
             ({ role }) => role === 'worker' || role === 'performing-authority',
           ),
+          manager: authorisations.some(({ role }) => role === 'site-manager'),
         })),
       }}
     />

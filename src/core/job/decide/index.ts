@@ -5,6 +5,7 @@ import { type Command, type CommandOf } from '../commands';
 import { type JobEvent } from '../events';
 import { type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
+import { decideAbsent } from './absent';
 import { decideIsolating } from './isolating';
 import { type Outcome } from './outcome';
 import { decidePermit } from './permit';
@@ -49,6 +50,9 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hand-back':
     case 'close-permit':
       return decidePermit(dossier, command, context);
+    case 'remove-absent-lock':
+    case 'tell-absent-owner':
+      return decideAbsent(dossier, command, context);
     case 'open-box':
     case 'free-store':
     case 'close-outlet':
@@ -66,7 +70,9 @@ export function decideJob(state: DossierState, command: Command, context: Contex
   if (state === undefined && command.kind !== 'raise-job') {
     return { ok: false, refusals: [...authority, refuse('not-yet-raised')] };
   }
-  if (state?.kind === 'closed') return { ok: false, refusals: [refuse('job-closed')] };
+  // Someone whose lock was taken off may have to be told long after.
+  if (state?.kind === 'closed' && command.kind !== 'tell-absent-owner')
+    return { ok: false, refusals: [refuse('job-closed')] };
   const outcome =
     state === undefined
       ? decideRaise(command as CommandOf<'raise-job'>, context)

@@ -4,6 +4,7 @@ import { type CommandOf } from '../commands';
 import { gateHandBack, gateIssue, gateWork } from '../gates';
 import { LONGEST_VALIDITY_HOURS, type Context } from '../site';
 import { type Dossier } from '../state';
+import { requireTold } from './absent';
 import { requireLock } from './lock';
 import { type Outcome, nameOf } from './outcome';
 
@@ -59,6 +60,7 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
       ...(command.person === context.actor
         ? [refuse('performs-and-issues', { person: nameOf(context, command.person) })]
         : []),
+      ...requireTold(dossier, command.person, context),
       ...(on === undefined
         ? []
         : [refuse('already-on', { person: nameOf(context, command.person), job: on })]),

@@ -6,7 +6,7 @@ import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
 
 /** Refuses a restoring step that is out of turn. */
-function requireRestoreTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
+export function requireRestoreTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
   const gate = gateRestore(dossier);
   const order = findWorkOrder(dossier, context.site);
   if (gate.length > 0 || !order) return gate;
