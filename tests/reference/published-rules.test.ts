@@ -1,6 +1,7 @@
+import { commandSchema } from '../../src/core/job';
 import { STAGED_KINDS, STRENGTH_BY_KIND } from '../../src/core/plant';
 import { countTestPairs, DEAD_LIMITS } from '../../src/core/proving';
-import { RULES, type RuleCode } from '../../src/core/rules/book';
+import { explainRefusal, RULES, type RuleCode } from '../../src/core/rules/book';
 import { PHASES } from '../../src/core/sequence';
 
 /** Source: 29 CFR 1910.147; the wording of each paragraph is paraphrased from memory. */
@@ -58,6 +59,28 @@ describe('test pairs, n(n - 1)/2 with earth counted', () => {
     ['three phases and neutral', 5, 10],
   ])('%s: %d conductors, %d pairs', (_label, conductors, pairs) => {
     expect(countTestPairs(conductors)).toBe(pairs);
+  });
+});
+
+describe('absent owner, 29 CFR 1910.147(e)(3)', () => {
+  const whole = {
+    kind: 'remove-absent-lock',
+    lock: 'W-02',
+    offSite: 'gate log',
+    tried: 'telephone',
+    manager: 'uma',
+  };
+
+  it('takes nothing off without (i) verification that the owner is not at the facility and (ii) efforts to contact', () => {
+    expect(commandSchema.safeParse(whole).success).toBe(true);
+    for (const field of ['offSite', 'tried', 'manager']) {
+      expect(commandSchema.safeParse({ ...whole, [field]: ' ' }).success).toBe(false);
+    }
+  });
+
+  it('has a rule of its own that (iii) the owner knows before resuming work', () => {
+    const { basis } = explainRefusal({ code: 'owner-not-told', facts: {} });
+    expect(basis).toContain('29 CFR 1910.147(e)(3)(iii)');
   });
 });
 

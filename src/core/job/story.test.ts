@@ -16,6 +16,7 @@ import {
   contextFor,
   type Step,
 } from '../../../tests/support/seal-change';
+import { surveyLocks } from '../locks/survey';
 import { Dice } from '../../../tests/support/random-plant';
 import {
   computeLamps,
@@ -75,6 +76,9 @@ it('lights every lamp again when the plan no longer passes on a newer drawing', 
   expect(states(outgrownSite)).toEqual(new Set(['lit']));
 });
 
+/** More for a long run: 300 seeds are over 100,000 commands. */
+const SEEDS = Number(process.env.LANTERN_JOB_SEEDS ?? 12);
+
 describe('no sequence of commands whatsoever', () => {
   it('leaves a worker signed on while a point is unlocked or unproved, or after the permit is gone', () => {
     const script = ISSUED();
@@ -86,9 +90,18 @@ describe('no sequence of commands whatsoever', () => {
       ['lena', { kind: 'sign-off', person: 'lena', lock: 'W-03' }],
       ['hana', { kind: 'sign-on', person: 'jun', lock: 'W-01' }],
       ['jun', { kind: 'sign-off', person: 'jun', lock: 'W-01' }],
+      ...['W-02', 'W-03', 'P-03', 'E-01'].map((lock): Step => {
+        const steps = { offSite: 'gate log', tried: 'telephone', manager: 'uma' };
+        return ['ada', { kind: 'remove-absent-lock', lock, ...steps }];
+      }),
+      ['gus', { kind: 'unlock-point', link: 'HV-2001' }],
+      ...['kit', 'lena', 'finn'].map((owner): Step => {
+        return ['hana', { kind: 'tell-absent-owner', owner, told: 'why and by whom' }];
+      }),
     ];
     let signOns = 0;
-    for (let seed = 1; seed <= 12; seed++) {
+    let removals = 0;
+    for (let seed = 1; seed <= SEEDS; seed++) {
       const dice = new Dice(seed);
       let state: DossierState;
       let at = 0;
@@ -105,14 +118,38 @@ describe('no sequence of commands whatsoever', () => {
         for (const event of decision.events) {
           if (event.kind === 'signed-on') {
             signOns += 1;
+            const removed = state?.absent[event.person];
+            expect({
+              seed,
+              step,
+              told: removed === undefined || removed.told !== undefined,
+            }).toEqual({ seed, step, told: true });
             expect({ seed, step, lapsed: state && isLapsed(state, time) }).toEqual({
               seed,
               step,
               lapsed: false,
             });
           }
+          if (event.kind === 'point-unlocked') {
+            const owner = state?.isolation.locked[event.link]?.by;
+            expect({ seed, step, owner }).toEqual({ seed, step, owner: actor });
+          }
+          if (event.kind === 'signed-off') expect(signed).toContain(event.person);
+          if (event.kind === 'absent-lock-removed') {
+            removals += 1;
+            expect(signed).toEqual(expect.arrayContaining([actor, event.manager]));
+            expect([actor, event.manager]).not.toContain(event.owner);
+          }
           state = evolveDossier(state, event, { by: actor, at: time });
         }
+        const survey =
+          state &&
+          surveyLocks(site.locks.values(), site.boxes.values(), [{ id: 'J-0001', dossier: state }]);
+        expect({ seed, step, unbalanced: survey?.findings ?? [] }).toEqual({
+          seed,
+          step,
+          unbalanced: [],
+        });
         const on = state?.permit.kind === 'issued' ? Object.keys(state.permit.people) : [];
         if (state && on.length > 0) {
           expect({
@@ -124,5 +161,6 @@ describe('no sequence of commands whatsoever', () => {
       }
     }
     expect(signOns).toBeGreaterThan(5);
+    expect(removals).toBeGreaterThan(0);
   });
 });
