@@ -229,18 +229,21 @@ export function defineCalculation<Given extends Fields>(
 
 type NumberRest = readonly [quantity: Quantity, unit: string, start: number, range?: Range];
 
+const numberField = (
+  label: string,
+  symbol: string,
+  quantity: Quantity,
+  unit: string,
+  range: Range,
+  start: number | undefined,
+) => ({ kind: 'number' as const, label, symbol, quantity, unit, range, start });
+
 export const number = (
   label: string,
   symbol: string,
   ...[quantity, unit, start, range = {}]: NumberRest
 ): NumberField & { readonly isOptional: false } => ({
-  kind: 'number',
-  label,
-  symbol,
-  quantity,
-  unit,
-  range,
-  start,
+  ...numberField(label, symbol, quantity, unit, range, start),
   isOptional: false,
 });
 
@@ -253,13 +256,7 @@ export const optional = (
   range: Range = {},
   start?: number,
 ): NumberField & { readonly isOptional: true } => ({
-  kind: 'number',
-  label,
-  symbol,
-  quantity,
-  unit,
-  range,
-  start,
+  ...numberField(label, symbol, quantity, unit, range, start),
   isOptional: true,
 });
 

@@ -84,11 +84,11 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['issuing-authority'];
     case 'hand-back':
       return ['performing-authority'];
-    case 'remove-absent-lock':
-      return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
     case 'sign-off':
+    // Who may depends on the lock: the decider asks.
+    case 'remove-absent-lock':
       return [];
   }
 }

@@ -33,8 +33,6 @@ export interface CellChoice {
   readonly open: readonly number[];
   readonly restrain: readonly number[];
   readonly flags: number;
-  /** The same as another choice but for a bleed: idle when the body is bled already. */
-  readonly addsOnlyBleed: boolean;
 }
 
 /** Prices of outlets and restraints for one aim. */
@@ -160,7 +158,6 @@ export function listWorkChoices(
           (all.some((outlet) => safe.includes(outlet)) ? IS_BLED : 0) |
           (all.length > 0 ? HAS_OPENED : 0) |
           (tokenBits << GIVEN_SHIFT),
-        addsOnlyBleed: withBleed,
       });
     }
   }
@@ -170,7 +167,7 @@ export function listWorkChoices(
 /** The ways to deal with a cell of a bled space: leave it, or open its cheapest safe outlet. */
 export function listBledChoices(cells: Cells, cell: number, prices: Prices): CellChoice[] {
   const bleed = cheapest(cells.safeOutlets.get(cell) ?? [], prices);
-  const leave = { price: 0, open: [], restrain: [], flags: 0, addsOnlyBleed: false };
+  const leave = { price: 0, open: [], restrain: [], flags: 0 };
   if (bleed === undefined) return [leave];
   return [
     leave,
@@ -179,7 +176,6 @@ export function listBledChoices(cells: Cells, cell: number, prices: Prices): Cel
       open: [bleed],
       restrain: [],
       flags: IS_BLED,
-      addsOnlyBleed: true,
     },
   ];
 }

@@ -35,7 +35,6 @@ export interface Field {
   readonly least: number;
   /** Absent when lost supply plays no part. */
   readonly loss: CertainLoss | undefined;
-  readonly lostFirst: boolean;
   /** Tells what stands outside the field though it is open to the cell; asked for few cells only. */
   readonly isOut?: (cell: number, standing: number) => boolean;
 }
@@ -128,7 +127,6 @@ export class Fields {
       floor,
       least: floor.base + atWork,
       loss: aim === 'points' ? undefined : this.loss,
-      lostFirst: aim === 'outage',
     };
   }
 
@@ -138,7 +136,7 @@ export class Fields {
     if (known) return known;
     const effort = aim === 'outage' ? this.over('effort') : undefined;
     const made = effort
-      ? { ...effort, aim, lostFirst: true }
+      ? { ...effort, aim }
       : this.makeField(aim, this.listTariff(aim), this.possible);
     this.known.set(aim, made);
     return made;
@@ -218,7 +216,7 @@ export class Fields {
     region: Region,
     { mostStates, isOver }: SearchLimits,
   ): SweepResult {
-    const { tariff, floor, loss, lostFirst } = field;
+    const { aim, tariff, floor, loss } = field;
     return sweepRegion({
       model: this.model,
       cells: this.cells,
@@ -228,7 +226,7 @@ export class Fields {
       floor,
       strengthOf: this.strengthOf,
       certainLoss: loss?.total ?? 0,
-      lostFirst,
+      lostFirst: aim === 'outage',
       region,
       supply: loss && buildSupply(this.model, this.cells, region, loss.isLost),
       ceiling,

@@ -39,7 +39,7 @@ export function listSpools(cells: Cells, strengthOf: (barrier: number) => number
   return spools;
 }
 
-/** Where a flow starts and where it may end. Both numbers of a vertex come from its cell. */
+/** Where a flow starts and where it may end. A cell has one vertex for each of its sides, one after the other. */
 function listEnds(count: number, sides: readonly SideOf[]) {
   const starts: number[] = [];
   const isGoal = new Uint8Array(count * sides.length);
@@ -79,6 +79,7 @@ export class OneCut {
     return this.network.reach(this.starts);
   }
 
+  /** Flow through a barrier from its first cell to its second. */
   flowOf(barrier: number): number {
     return this.network.flowOf(barrier);
   }
@@ -112,7 +113,7 @@ export class TwoCuts {
     sides: readonly [SideOf, SideOf],
     strengthOf: (barrier: number) => number,
     capacityOf: (barrier: number) => number,
-    private readonly spools: readonly Spool[],
+    spools: readonly Spool[],
     bleedPriceOf: (cell: number) => number,
   ) {
     const barriers = cells.links.length;

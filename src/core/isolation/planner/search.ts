@@ -162,7 +162,7 @@ export class PlanSearch {
       const price = field.least + slack;
       if (known && known.price <= price) return this.searchWithin(field, attain(known), limits);
       const isLast = slack > most;
-      const lost = field.lostFirst && known ? known.lost : Infinity;
+      const lost = field.aim === 'outage' && known ? known.lost : Infinity;
       const mostStates = isLast ? limits.mostStates : Math.min(FAIR, limits.mostStates);
       const ceiling = { price, lost, isAttained: false };
       const found = this.searchWithin(field, ceiling, { ...limits, mostStates });

@@ -88,8 +88,9 @@ const numbersOf = (ids: readonly string[], table: ReadonlyMap<string, number>) =
   new Set(ids.flatMap((id) => table.get(id) ?? []));
 
 /**
- * Stages of a plan. Empty when nothing in it has to be fitted into an opened line. The first stage uses what can be
- * closed without opening a line: valves, breakers (withdrawn ones too), pins, and blinds that already stand closed; what it shares with the final plan costs nothing; its locks stay on until the blinds are out again.
+ * Stages of a plan. Empty when nothing in it has to be fitted into an opened line. The first stage uses what can be closed
+ * without opening a line: valves, breakers (withdrawn ones too), pins, and blinds that already stand closed; what it shares
+ * with the final plan costs nothing; its locks stay on until the blinds are out again.
  * `isProved` says whether the plan itself is proved best.
  */
 export function computeStages(

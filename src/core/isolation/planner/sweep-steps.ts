@@ -67,7 +67,6 @@ export const NOTHING: CellChoice = {
   open: [],
   restrain: [],
   flags: 0,
-  addsOnlyBleed: false,
 };
 
 function tableOf(

@@ -62,18 +62,15 @@ export function decideAbsent(
     };
   }
   const found = findLock(dossier, command.lock);
-  if (!found) {
-    return {
-      refusals: [refuse('lock-not-here', { lock: command.lock })],
-      event: { kind: 'job-closed' },
-    };
-  }
+  const { owner = '', where = '' } = found ?? {};
   return {
-    refusals: [
-      ...requirePeople(found, command, context),
-      ...(found.isPersonal ? [] : requireRestoreTurn(dossier, found.where, context)),
-    ],
-    event: { ...command, kind: 'absent-lock-removed', owner: found.owner, where: found.where },
+    refusals: found
+      ? [
+          ...requirePeople(found, command, context),
+          ...(found.isPersonal ? [] : requireRestoreTurn(dossier, where, context)),
+        ]
+      : [refuse('lock-not-here', { lock: command.lock })],
+    event: { ...command, kind: 'absent-lock-removed', owner, where },
   };
 }
 
