@@ -1,7 +1,8 @@
 export * from './authority';
 export * from './commands';
 export * from './decide';
-export * from './events';
+export type { JobEvent } from './events';
+export { evolveDossier } from './evolve';
 export * from './gates';
 export * from './lamps';
 export * from './site';

@@ -53,6 +53,14 @@ export const ISOLATING_ROWS: RefusalRow[] = [
     { kind: 'lock-point', link: 'HV-2301', lock: 'P-01', tag: 'T' },
     ['not-in-plan'],
   ],
+  [
+    'by someone who has not been told of their lock',
+    STOPPED,
+    'elif',
+    firstLock({}),
+    ['owner-not-told'],
+    { others: { ...nobody, untold: new Map([['elif', 'J-0002']]) } },
+  ],
   ['the wrong discipline', STOPPED, 'finn', firstLock({}), ['role-missing']],
   [
     'a lapsed authorisation',

@@ -7,9 +7,11 @@ import {
 } from '../../proving';
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
+import { type JobEvent } from '../events';
 import { gateWalkDown, isStepDone } from '../gates';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
+import { requireTold } from './absent';
 import { requireLock } from './lock';
 import { type Outcome } from './outcome';
 
@@ -144,21 +146,31 @@ function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Co
   };
 }
 
-export function decideIsolating(
-  dossier: Dossier,
-  command: CommandOf<
-    | 'tell-affected'
-    | 'stop-plant'
-    | 'lock-point'
-    | 'open-outlet'
-    | 'restrain-store'
-    | 'wait-out-store'
-    | 'prove'
-    | 'try-start'
-    | 'lock-box'
-  >,
-  context: Context,
-): Outcome {
+type Isolating = CommandOf<
+  | 'tell-affected'
+  | 'stop-plant'
+  | 'lock-point'
+  | 'open-outlet'
+  | 'restrain-store'
+  | 'wait-out-store'
+  | 'prove'
+  | 'try-start'
+  | 'lock-box'
+>;
+
+const isFoundLive = ({ kind }: JobEvent) => kind === 'found-live' || kind === 'found-moving';
+
+/**
+ * Decides a step at the plant. Nobody takes one whose lock was taken off and who has not been told; what is found live is kept
+ * whoever finds it.
+ */
+export function decideIsolating(dossier: Dossier, command: Isolating, context: Context): Outcome {
+  const { refusals, event } = decideStep(dossier, command, context);
+  const untold = isFoundLive(event) ? [] : requireTold(dossier, context.actor, context);
+  return { refusals: [...untold, ...refusals], event };
+}
+
+function decideStep(dossier: Dossier, command: Isolating, context: Context): Outcome {
   const reviewed = dossier.plan.kind === 'accepted' ? [] : [refuse('plan-not-reviewed')];
   const { isolation } = dossier;
   switch (command.kind) {

@@ -1,0 +1,106 @@
+import type { JobEvent } from '../events';
+import type { IsolationRecord, Mark } from '../state';
+import { drop, put } from './ledger';
+
+export const EMPTY_ISOLATION: IsolationRecord = {
+  locked: {},
+  opened: {},
+  restrained: {},
+  waited: {},
+  proved: {},
+  tried: {},
+  foundLive: {},
+  foundMoving: {},
+  walked: {},
+};
+
+/** Something came undone: what was proved before no longer proves anything. */
+const unprove = (isolation: IsolationRecord): IsolationRecord => ({
+  ...isolation,
+  proved: {},
+  tried: {},
+  waited: {},
+});
+
+export function evolveIsolation(
+  isolation: IsolationRecord,
+  event: JobEvent,
+  mark: Mark,
+): IsolationRecord {
+  switch (event.kind) {
+    case 'affected-told':
+      return { ...isolation, told: { ...mark, who: event.who } };
+    case 'plant-stopped':
+      return { ...isolation, stopped: { ...mark, how: event.how } };
+    case 'point-locked':
+      return {
+        ...isolation,
+        locked: put(isolation.locked, event.link, { ...mark, lock: event.lock, tag: event.tag }),
+      };
+    case 'outlet-opened':
+      return {
+        ...isolation,
+        opened: put(isolation.opened, event.outlet, { ...mark, tag: event.tag }),
+      };
+    case 'store-restrained':
+      return {
+        ...isolation,
+        restrained: put(isolation.restrained, event.store, { ...mark, how: event.how }),
+      };
+    case 'store-waited-out':
+      return {
+        ...isolation,
+        waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }),
+      };
+    case 'proved': {
+      const { reading, unit, instrument, round } = event;
+      return {
+        ...isolation,
+        proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, round }),
+        foundLive: drop(isolation.foundLive, event.proof),
+      };
+    }
+    case 'found-live': {
+      const { reading, unit, instrument, round } = event;
+      const found = { ...mark, reading, unit, instrument, round };
+      return {
+        ...isolation,
+        proved: drop(isolation.proved, event.proof),
+        foundLive: put(isolation.foundLive, event.proof, found),
+      };
+    }
+    case 'start-tried':
+      return {
+        ...isolation,
+        tried: put(isolation.tried, event.station, mark),
+        foundMoving: drop(isolation.foundMoving, event.station),
+      };
+    case 'found-moving': {
+      const undone = unprove(isolation);
+      return { ...undone, foundMoving: put(isolation.foundMoving, event.station, mark) };
+    }
+    case 'box-locked':
+      return { ...isolation, box: { ...mark, box: event.box, lock: event.lock, keys: event.keys } };
+    case 'box-opened':
+      return { ...isolation, box: undefined };
+    case 'store-freed':
+      return unprove({ ...isolation, restrained: drop(isolation.restrained, event.store) });
+    case 'outlet-closed':
+      return unprove({ ...isolation, opened: drop(isolation.opened, event.outlet) });
+    case 'point-unlocked':
+      return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
+    case 'absent-lock-removed':
+      return event.where in isolation.locked
+        ? unprove({ ...isolation, locked: drop(isolation.locked, event.where) })
+        : isolation;
+    case 'lineup-walked':
+      return {
+        ...isolation,
+        walked: put(isolation.walked, event.point, { ...mark, found: event.found }),
+      };
+    case 'plant-taken-back':
+      return { ...isolation, takenBack: { ...mark, told: event.told } };
+    default:
+      return isolation;
+  }
+}

@@ -1,0 +1,66 @@
+import type { JobEvent } from '../events';
+import type { Dossier, Mark, PlanRecord } from '../state';
+import { put } from './ledger';
+
+const LABEL_WORDS = {
+  'label-differs': 'the label differs',
+  'not-as-drawn': 'it is not as drawn',
+} as const;
+
+/** A point as drawn is marked; anything else sends the plan back, with what was found. */
+function evolveLabels(
+  plan: PlanRecord,
+  drafted: Omit<Extract<PlanRecord, { kind: 'drafted' }>, 'kind' | 'returned'>,
+  { point, found, note }: Extract<JobEvent, { kind: 'label-checked' }>,
+  mark: Mark,
+): PlanRecord {
+  if (plan.kind !== 'accepted') return plan;
+  if (found === 'as-drawn') return { ...plan, labels: put(plan.labels, point, mark) };
+  return {
+    kind: 'drafted',
+    ...drafted,
+    returned: `Walked down, at ${point} ${LABEL_WORDS[found]}: ${note}`,
+  };
+}
+
+export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
+  const { plan } = dossier;
+  if (event.kind === 'calculation-noted') {
+    const { calculation, title, figures, notes, seconds } = event;
+    const noted = { ...mark, calculation, title, figures, notes, seconds };
+    return { ...dossier, noted: put(dossier.noted, event.subject, noted) };
+  }
+  if (event.kind === 'plan-drafted') {
+    // Events from before versions were kept were all drawn up on the first.
+    const { close, open, restrain, origin, plantVersion = 1 } = event;
+    const drafted = { plan: { close, open, restrain }, origin, author: mark.by, plantVersion };
+    return { ...dossier, plan: { kind: 'drafted', ...drafted } };
+  }
+  if (event.kind === 'grade-set') {
+    const { grade, reason, measures } = event;
+    const set = { ...mark, grade, reason, measures };
+    return { ...dossier, grades: put(dossier.grades, event.source, set) };
+  }
+  if (plan.kind === 'none') return dossier;
+  const drafted = {
+    plan: plan.plan,
+    origin: plan.origin,
+    author: plan.author,
+    plantVersion: plan.plantVersion,
+  };
+  if (event.kind === 'label-checked') {
+    return { ...dossier, plan: evolveLabels(plan, drafted, event, mark) };
+  }
+  if (event.kind === 'plan-submitted')
+    return { ...dossier, plan: { kind: 'submitted', ...drafted } };
+  if (event.kind === 'plan-returned') {
+    return { ...dossier, plan: { kind: 'drafted', ...drafted, returned: event.note } };
+  }
+  if (event.kind === 'plan-accepted') {
+    return {
+      ...dossier,
+      plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note, labels: {} },
+    };
+  }
+  return dossier;
+}
