@@ -5,6 +5,7 @@ import {
   decideJob,
   evolveDossier,
   findStage,
+  listHanging,
   type Command,
   type Context,
   type Dossier,
@@ -84,6 +85,7 @@ function readOthers(db: Db, jobId: string): OtherJobs {
     lockAt: of('lock'),
     boxAt: of('box'),
     personOn: of('person'),
+    open: () => readOpenJobs(db).filter(({ id }) => id !== jobId),
     untold: new Map(
       rows
         .filter(({ kind }) => kind === 'untold')
@@ -92,17 +94,27 @@ function readOthers(db: Db, jobId: string): OtherJobs {
   };
 }
 
+/** Every job that is not closed. */
+export function readOpenJobs(db: Db): { id: string; dossier: Dossier }[] {
+  return listJobs(db)
+    .filter(({ stage }) => stage !== 'closed')
+    .flatMap(({ id }) => {
+      const { state } = readJob(db, id);
+      return state ? [{ id, dossier: state }] : [];
+    });
+}
+
 type HoldingKind = (typeof tables.holdings.$inferSelect)['kind'];
 
 function listHoldings(jobId: string, dossier: Dossier) {
   const { isolation, permit } = dossier;
-  const on = permit.kind === 'issued' ? Object.entries(permit.people) : [];
+  const on = permit.kind === 'issued' ? Object.keys(permit.people) : [];
   const hold = (kind: HoldingKind, item: string) => ({ kind, item, job: jobId });
   const untold = Object.entries(dossier.absent).filter(([, { told }]) => !told);
   return [
-    ...Object.values(isolation.locked).map((hung) => hold('lock', hung.lock)),
-    ...(isolation.box ? [hold('box', isolation.box.box), hold('lock', isolation.box.lock)] : []),
-    ...on.flatMap(([person, lock]) => [hold('person', person), hold('lock', lock)]),
+    ...listHanging(dossier).map(({ lock }) => hold('lock', lock)),
+    ...(isolation.box ? [hold('box', isolation.box.box)] : []),
+    ...on.map((person) => hold('person', person)),
     // One person may have to be told on several jobs.
     ...untold.map(([person]) => hold('untold', `${person}\n${jobId}`)),
   ];

@@ -16,7 +16,7 @@ export const registerSchema = z.strictObject({
     z.strictObject({
       id: z.string().min(1),
       set: z.string().min(1),
-      use: z.enum(['point', 'control', 'personal']),
+      use: z.enum(['point', 'control', 'crew', 'personal']),
       owner: z.string().optional(),
     }),
   ),

@@ -10,15 +10,19 @@ import {
   type SiteFacts,
 } from '../../src/core/job';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
-import type { Person } from '../../src/core/people/people';
+import type { Lock, Person } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
 import { listPairs, type ElectricalRound } from '../../src/core/proving';
 import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
 
 interface SiteFile {
   people: Person[];
-  registers: { locks: []; boxes: []; instruments: [] };
+  registers: { locks: Lock[]; boxes: []; instruments: [] };
 }
+/** Locks of Jun Ravensworth's own, enough for every point of the job. */
+const OWN_SET = Array.from({ length: 9 }, (_, n): Lock => {
+  return { id: `W-3${n + 1}`, set: 'W, personal', use: 'personal', owner: 'jun' };
+});
 const plant = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
 if (!plant.ok) throw new Error('the demonstration plant does not parse');
 const file = JSON.parse(readFileSync('demo/quillmere.site.json', 'utf8')) as SiteFile;
@@ -29,7 +33,7 @@ export const site: SiteFacts = {
   plantVersion: 1,
   policy: DEFAULT_GRADE_POLICY,
   people: byId(file.people),
-  locks: byId(file.registers.locks),
+  locks: byId([...file.registers.locks, ...OWN_SET]),
   boxes: byId(file.registers.boxes),
   instruments: byId(file.registers.instruments),
 };
@@ -39,6 +43,7 @@ export const nobody = {
   boxAt: new Map(),
   personOn: new Map(),
   untold: new Map(),
+  open: () => [],
 } as const;
 
 export function contextFor(
@@ -343,3 +348,36 @@ export type RefusalRow = [
   RuleCode[],
   Partial<Context>?,
 ];
+
+/** A crew of contractors comes, and one of it signs on. */
+export const OXMOOR_ON: Step[] = [
+  [
+    'hana',
+    {
+      kind: 'hang-crew-lock',
+      crew: 'Oxmoor Electrical',
+      lead: 'nell',
+      lock: 'L-1',
+      verified: 'every lock and tag, and the round at CB-P201',
+    },
+  ],
+  ['hana', { kind: 'sign-on', person: 'otto', lock: 'W-06', crew: 'Oxmoor Electrical' }],
+];
+
+/** Issued, with a lock of each worker on each point instead of a box. */
+export const EACH_POINT = () => {
+  const field = fieldSteps().filter(([, { kind }]) => kind !== 'lock-box');
+  const choice: Step = ['ada', { kind: 'choose-lockout', way: 'each-point' }];
+  return carryOut([...USABLE, choice, ...field, ...PERMIT]);
+};
+export const HASPS: Step[] = PLAN.close.map((where) => ['elif', { kind: 'chain-hasp', where }]);
+
+/** Jun Ravensworth's locks on every point, with some changed or left out. */
+export function ownLocks(change: Record<string, string | undefined> = {}): Record<string, string> {
+  const all = PLAN.close.map((point, n) => [point, `W-3${n + 1}`] as const);
+  return Object.fromEntries(
+    Object.entries({ ...Object.fromEntries(all), ...change }).flatMap(([point, lock]) =>
+      lock === undefined ? [] : [[point, lock]],
+    ),
+  );
+}

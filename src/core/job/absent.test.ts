@@ -80,7 +80,7 @@ describe('a personal lock whose owner is not there', () => {
 
   it('is not found where it does not hang, and nobody is told of nothing', () => {
     expect(refusalsOf(live(), 'ada', removal({ lock: 'W-01' }))).toEqual(['lock-not-here']);
-    expect(refusalsOf(live(), 'ada', removal({ lock: 'C-1' }))).toEqual(['lock-not-here']);
+    expect(refusalsOf(live(), 'ada', removal({ lock: 'C-4' }))).toEqual(['lock-not-here']);
     expect(refusalsOf(live(), ...TOLD)).toEqual(['not-absent']);
   });
 });

@@ -22,6 +22,11 @@ export function standAt(dossier: Dossier, now: string): Dossier {
   const { isolation } = dossier;
   return {
     ...dossier,
-    isolation: { ...isolation, proved: {}, tried: {}, leftSince: isolation.attended },
+    isolation: {
+      ...isolation,
+      proved: {},
+      tried: {},
+      relit: { why: 'left-unattended', at: isolation.attended ?? end },
+    },
   };
 }

@@ -44,7 +44,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'draft-plan':
     case 'set-grade':
     case 'submit-plan':
+    case 'choose-lockout':
     case 'lock-box':
+    case 'hang-incoming':
+    case 'take-off-control':
     case 'open-box':
     case 'close-job':
       return ['coordinator'];
@@ -81,12 +84,16 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'issue-permit':
     case 'close-permit':
     case 'sign-on':
+    case 'hang-crew-lock':
       return ['issuing-authority'];
+    case 'chain-hasp':
+      return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'hand-back':
       return ['performing-authority'];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
     case 'sign-off':
+    case 'take-off-crew-lock':
     // Who may depends on the lock: the decider asks.
     case 'remove-absent-lock':
       return [];
@@ -101,6 +108,10 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'sign-on':
     case 'sign-off':
       return [command.person];
+    case 'hang-crew-lock':
+      return [actor, command.lead];
+    case 'take-off-crew-lock':
+      return [command.lead];
     case 'remove-absent-lock':
       return [actor, command.manager];
     case 'tell-absent-owner':
@@ -111,6 +122,10 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'approve-permit':
     case 'hand-back':
     case 'close-permit':
+    case 'lock-box':
+    case 'hang-incoming':
+    case 'take-off-control':
+    case 'open-box':
     case 'unlock-point':
     case 'take-back':
     case 'close-job':

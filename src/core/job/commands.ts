@@ -9,6 +9,12 @@ const note = z.string().trim().max(2000);
 /** What someone who walks a plan down finds at a point. */
 export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as const;
 
+/** How workers lock on: with one lock each on a box that holds the keys, or with a lock each on every point. */
+export const LOCKOUT_WAYS = ['box', 'each-point'] as const;
+
+/** A worker's lock on the box; or, where each point is locked, their lock on each, by point. */
+const OWN_LOCKS = { lock: id.optional(), each: z.record(id, id).optional() };
+
 /** Everything that a person can do to a job. PINs never stand in a command: who signed is a fact given beside it. */
 export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -89,7 +95,11 @@ export const commandSchema = z.discriminatedUnion('kind', [
       .optional(),
   }),
   z.strictObject({ kind: z.literal('try-start'), station: id, moved: z.boolean() }),
+  z.strictObject({ kind: z.literal('choose-lockout'), way: z.enum(LOCKOUT_WAYS) }),
+  z.strictObject({ kind: z.literal('chain-hasp'), where: id }),
   z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),
+  z.strictObject({ kind: z.literal('hang-incoming'), lock: id }),
+  z.strictObject({ kind: z.literal('take-off-control'), lock: id }),
   z.strictObject({
     kind: z.literal('assess-task'),
     hazards: z
@@ -106,8 +116,17 @@ export const commandSchema = z.discriminatedUnion('kind', [
     briefed: z.boolean(),
     performer: id,
   }),
-  z.strictObject({ kind: z.literal('sign-on'), person: id, lock: id }),
-  z.strictObject({ kind: z.literal('sign-off'), person: id, lock: id }),
+  z.strictObject({
+    kind: z.literal('hang-crew-lock'),
+    crew: id,
+    lead: id,
+    lock: id,
+    /** What the lead saw of the isolation before hanging the lock. */
+    verified: words,
+  }),
+  z.strictObject({ kind: z.literal('take-off-crew-lock'), crew: id, lead: id, lock: id }),
+  z.strictObject({ kind: z.literal('sign-on'), person: id, crew: id.optional(), ...OWN_LOCKS }),
+  z.strictObject({ kind: z.literal('sign-off'), person: id, ...OWN_LOCKS }),
   z.strictObject({
     kind: z.literal('remove-absent-lock'),
     lock: id,

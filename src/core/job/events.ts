@@ -31,6 +31,15 @@ export type JobEvent =
       readonly lock: string;
       readonly keys: readonly string[];
     }
+  | ({ readonly kind: 'lockout-chosen' } & Body<'choose-lockout'>)
+  | ({ readonly kind: 'hasp-chained' } & Body<'chain-hasp'>)
+  | { readonly kind: 'incoming-hung'; readonly lock: string }
+  | { readonly kind: 'incoming-withdrawn'; readonly lock: string }
+  | { readonly kind: 'control-handed-over'; readonly lock: string; readonly to: string }
+  | ({ readonly kind: 'crew-joined' } & Body<'hang-crew-lock'>)
+  | ({ readonly kind: 'crew-lead-incoming' } & Body<'hang-crew-lock'>)
+  | ({ readonly kind: 'crew-handed-over' } & Body<'take-off-crew-lock'>)
+  | ({ readonly kind: 'crew-left' } & Body<'take-off-crew-lock'>)
   | ({ readonly kind: 'task-assessed' } & Body<'assess-task'>)
   | { readonly kind: 'permit-approved' }
   | {
@@ -39,8 +48,13 @@ export type JobEvent =
       readonly until: string;
       readonly performer: string;
     }
-  | { readonly kind: 'signed-on'; readonly person: string; readonly lock: string }
-  | { readonly kind: 'signed-off'; readonly person: string; readonly lock: string }
+  | {
+      readonly kind: 'signed-on';
+      readonly person: string;
+      readonly crew?: string;
+      readonly locks: Readonly<Record<string, string>>;
+    }
+  | { readonly kind: 'signed-off'; readonly person: string }
   | ({
       readonly kind: 'absent-lock-removed';
       readonly owner: string;

@@ -84,15 +84,14 @@ function gateFound(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
 /** A moment as a person reads it, to the minute. */
 const inWords = (moment: string) => `${moment.slice(0, 16).replace('T', ' ')} UTC`;
 
-/** What was proved before the isolation was left for too long, and has not been proved again since. */
-export function gateAttended(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
+/** What was proved before the isolation was left for too long or handed over, and has not been proved again since. */
+export function gateProvedAgain(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
   const isAgain = order.steps
     .filter(({ phase }) => phase === 'prove' || phase === 'try-start')
     .every((step) => isStepDone(isolation, step));
-  if (isolation.leftSince === undefined || isAgain) return [];
-  return [
-    refuse('left-unattended', { since: inWords(isolation.leftSince), minutes: UNATTENDED_MINUTES }),
-  ];
+  if (isolation.relit === undefined || isAgain) return [];
+  const { why, at } = isolation.relit;
+  return [refuse(why, { since: inWords(at), minutes: UNATTENDED_MINUTES })];
 }
 
 const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
@@ -108,14 +107,14 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const stations = of('try-start');
   return [
     ...gateFound(isolation, order),
-    ...gateAttended(isolation, order),
+    ...gateProvedAgain(isolation, order),
     ...(isolation.told ? [] : [refuse('not-told')]),
     ...(isolation.stopped ? [] : [refuse('not-stopped')]),
     ...(points.length > 0 ? [refuse('locks-missing', { points: subjects(points) })] : []),
     ...(stores.length > 0 ? [refuse('not-let-down', { subjects: subjects(stores) })] : []),
     ...(proofs.length > 0 ? [refuse('not-proved', { proofs: subjects(proofs) })] : []),
     ...(stations.length > 0 ? [refuse('not-tried', { stations: subjects(stations) })] : []),
-    ...(isolation.box ? [] : [refuse('box-not-locked')]),
+    ...(isolation.box || isolation.lockout === 'each-point' ? [] : [refuse('box-not-locked')]),
   ];
 }
 
@@ -193,7 +192,11 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
   const { permit } = dossier;
   if (permit.kind !== 'issued') return [refuse('not-issued')];
   const names = Object.keys(permit.people).map((id) => site.people.get(id)?.name ?? id);
-  return names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : [];
+  const crews = Object.keys(permit.crews);
+  return [
+    ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
+    ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
+  ];
 }
 
 /** What keeps the points from being restored. */

@@ -4,6 +4,7 @@ export * from './decide';
 export type { JobEvent } from './events';
 export { evolveDossier } from './evolve';
 export * from './gates';
+export * from './hanging';
 export * from './lamps';
 export * from './site';
 export * from './state';

@@ -1,7 +1,7 @@
 import { checkPlan, type FindingCode } from '../isolation';
 import type { IsolationPlan } from '../plant';
 import { explainRefusal } from '../rules/book';
-import { gateAttended, gateNewest, isStepDone } from './gates';
+import { gateNewest, gateProvedAgain, isStepDone } from './gates';
 import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier } from './state';
 
@@ -51,7 +51,7 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
   const found =
     findLiveWords(dossier, order) ??
     findOutgrownWords(dossier, site) ??
-    findLeftWords(dossier, order);
+    findRelitWords(dossier, order);
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
   const sources = requirement.demands.map((demand): Lamp => {
     const broken =
@@ -76,9 +76,9 @@ function findOutgrownWords(dossier: Dossier, site: SiteFacts): string | undefine
   return outgrown && explainRefusal(outgrown).says;
 }
 
-/** Words on an isolation that was left alone for too long: any of its barriers may have been undone since. */
-function findLeftWords(dossier: Dossier, order: WorkOrder | undefined): string | undefined {
-  const [left] = order ? gateAttended(dossier.isolation, order) : [];
+/** Words on an isolation that was left alone for too long or handed over: any of its barriers may have been undone since. */
+function findRelitWords(dossier: Dossier, order: WorkOrder | undefined): string | undefined {
+  const [left] = order ? gateProvedAgain(dossier.isolation, order) : [];
   return left && explainRefusal(left).says;
 }
 

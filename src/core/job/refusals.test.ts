@@ -1,11 +1,18 @@
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
+import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
 import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
 import { PLANNING_ROWS } from '../../../tests/support/refusal-rows/planning';
 import { RESTORING_ROWS } from '../../../tests/support/refusal-rows/restoring';
 import { refusalsOf } from '../../../tests/support/seal-change';
 import { explainRefusal, RULES, type RuleCode } from '../rules/book';
 
-const REFUSALS = [...PLANNING_ROWS, ...ISOLATING_ROWS, ...PERMIT_ROWS, ...RESTORING_ROWS];
+const REFUSALS = [
+  ...PLANNING_ROWS,
+  ...ISOLATING_ROWS,
+  ...PERMIT_ROWS,
+  ...LOCK_ROWS,
+  ...RESTORING_ROWS,
+];
 
 describe('refusals', () => {
   it.each(REFUSALS)('%s', (...row) => {

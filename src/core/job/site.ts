@@ -35,6 +35,14 @@ export interface OtherJobs {
   readonly personOn: ReadonlyMap<string, string>;
   /** The job whose lock was taken off for a person who has not been told yet. */
   readonly untold: ReadonlyMap<string, string>;
+  /** The jobs that are not closed, read when they are asked for. */
+  readonly open: () => readonly OpenJob[];
+}
+
+/** Another job that is not closed. */
+export interface OpenJob {
+  readonly id: string;
+  readonly dossier: Dossier;
 }
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */

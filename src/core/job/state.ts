@@ -1,5 +1,6 @@
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
+import type { LOCKOUT_WAYS } from './commands';
 import type { ElectricalRound, ProofDemand } from '../proving';
 
 /** Who did something and when (ISO 8601, UTC). */
@@ -61,12 +62,21 @@ export interface Proof extends Mark {
   readonly round?: ElectricalRound;
 }
 
-export interface LockedBox extends Mark {
-  readonly box: string;
+/** A lock that someone has hung (`by`). */
+export interface OwnLock extends Mark {
   readonly lock: string;
+}
+
+/** A shut box. Its control lock belongs to whoever hung it; at a change of shift the incoming one hangs beside it. */
+export interface LockedBox extends OwnLock {
+  readonly box: string;
+  readonly incoming?: OwnLock;
   /** Numbers of the locks whose keys lie in the box. */
   readonly keys: readonly string[];
 }
+
+/** What makes proofs of before worthless. */
+export type RelitWhy = 'left-unattended' | 'shift-changed';
 
 /** What has been done in the field, by id of link, outlet, store, proof and start station. */
 export interface IsolationRecord {
@@ -84,9 +94,12 @@ export interface IsolationRecord {
   readonly foundMoving: Readonly<Record<string, Mark>>;
   /** When someone was last at the plant for it (ISO 8601, UTC). */
   readonly attended?: string;
-  /** When it was last left for so long that what had been proved no longer counts. */
-  readonly leftSince?: string;
+  /** Why what had been proved no longer counts, and since when (ISO 8601, UTC). */
+  readonly relit?: { readonly why: RelitWhy; readonly at: string };
+  readonly lockout: (typeof LOCKOUT_WAYS)[number];
   readonly box?: LockedBox;
+  /** Hasps put on beyond what is there: by box or point. */
+  readonly hasps: Readonly<Record<string, number>>;
   readonly walked: Readonly<Record<string, Mark & { readonly found: 'open' | 'closed' }>>;
   readonly takenBack?: Mark & { readonly told: string };
 }
@@ -109,12 +122,36 @@ interface Issued extends Approved {
   readonly until: string;
 }
 
+/** Someone signed on: their locks, by the box or point that each hangs on, and the crew whose lead answers for them. */
+export interface SignedOn {
+  readonly locks: Readonly<Record<string, string>>;
+  readonly crew?: string;
+  readonly since: string;
+}
+
+/** Who leads a crew, with the crew lock that hangs for them and what they saw of the isolation before. */
+export interface CrewLead {
+  readonly lead: string;
+  readonly lock: string;
+  readonly verified: string;
+  readonly since: string;
+}
+
+/** A crew on the job; while it changes leads, the incoming lead's lock hangs beside the outgoing one's. */
+export interface Crew extends CrewLead {
+  readonly incoming?: CrewLead;
+}
+
 /** The states of a permit; each holds only what exists in it. Whether an issued one has lapsed is read off the clock. */
 export type PermitRecord =
   | { readonly kind: 'none' }
   | { readonly kind: 'assessed'; readonly assessment: Assessment }
   | ({ readonly kind: 'approved' } & Approved)
-  | ({ readonly kind: 'issued'; readonly people: Readonly<Record<string, string>> } & Issued)
+  | ({
+      readonly kind: 'issued';
+      readonly people: Readonly<Record<string, SignedOn>>;
+      readonly crews: Readonly<Record<string, Crew>>;
+    } & Issued)
   | ({ readonly kind: 'handed-back'; readonly handedBack: Mark } & Issued)
   | ({ readonly kind: 'closed'; readonly handedBack: Mark; readonly closed: Mark } & Issued);
 

@@ -4,6 +4,7 @@ import {
   HANDED_BACK,
   ISSUED,
   LIVE,
+  OXMOOR_ON,
   outgrownSite,
   PERMIT,
   RAISE,
@@ -76,6 +77,43 @@ it('lights every lamp again when the plan no longer passes on a newer drawing', 
   expect(states(outgrownSite)).toEqual(new Set(['lit']));
 });
 
+/** People signed on in a crew whose lead has no lock on the box. */
+function listLeaderless(state: DossierState): string[] {
+  if (state?.permit.kind !== 'issued') return [];
+  const { people, crews } = state.permit;
+  return Object.entries(people)
+    .filter(([, { crew }]) => crew !== undefined && !(crew in crews))
+    .map(([person]) => person);
+}
+
+/** Steps of handing over, in either direction, of the box and of a crew. */
+const HANDOVERS: Step[] = [
+  ...(
+    [
+      ['ada', 'C-1'],
+      ['ben', 'C-2'],
+    ] as const
+  ).flatMap(([person, lock]): Step[] => [
+    [person, { kind: 'hang-incoming', lock }],
+    [person, { kind: 'take-off-control', lock }],
+    [person, { kind: 'open-box' }],
+  ]),
+  ...(
+    [
+      ['nell', 'L-1'],
+      ['pia', 'L-2'],
+    ] as const
+  ).flatMap(([lead, lock]): Step[] => {
+    const crew = 'Oxmoor Electrical';
+    return [
+      ['hana', { kind: 'hang-crew-lock', crew, lead, lock, verified: 'locks and tags' }],
+      [lead, { kind: 'take-off-crew-lock', crew, lead, lock }],
+    ];
+  }),
+  ['otto', { kind: 'sign-off', person: 'otto', lock: 'W-06' }],
+  ['ada', { kind: 'chain-hasp', where: 'BOX-1' }],
+];
+
 /** More for a long run: 300 seeds are over 100,000 commands. */
 const SEEDS = Number(process.env.LANTERN_JOB_SEEDS ?? 12);
 
@@ -94,6 +132,8 @@ describe('no sequence of commands whatsoever', () => {
         const steps = { offSite: 'gate log', tried: 'telephone', manager: 'uma' };
         return ['ada', { kind: 'remove-absent-lock', lock, ...steps }];
       }),
+      ...OXMOOR_ON,
+      ...HANDOVERS,
       ['gus', { kind: 'unlock-point', link: 'HV-2001' }],
       ...['kit', 'lena', 'finn'].map((owner): Step => {
         return ['hana', { kind: 'tell-absent-owner', owner, told: 'why and by whom' }];
@@ -101,6 +141,7 @@ describe('no sequence of commands whatsoever', () => {
     ];
     let signOns = 0;
     let removals = 0;
+    let handovers = 0;
     for (let seed = 1; seed <= SEEDS; seed++) {
       const dice = new Dice(seed);
       let state: DossierState;
@@ -134,6 +175,10 @@ describe('no sequence of commands whatsoever', () => {
             const owner = state?.isolation.locked[event.link]?.by;
             expect({ seed, step, owner }).toEqual({ seed, step, owner: actor });
           }
+          if (event.kind === 'control-handed-over') {
+            handovers += 1;
+            expect(state?.isolation.box?.incoming?.by).toBe(event.to);
+          }
           if (event.kind === 'signed-off') expect(signed).toContain(event.person);
           if (event.kind === 'absent-lock-removed') {
             removals += 1;
@@ -151,6 +196,11 @@ describe('no sequence of commands whatsoever', () => {
           unbalanced: [],
         });
         const on = state?.permit.kind === 'issued' ? Object.keys(state.permit.people) : [];
+        expect({ seed, step, leaderless: listLeaderless(state) }).toEqual({
+          seed,
+          step,
+          leaderless: [],
+        });
         if (state && on.length > 0) {
           expect({
             seed,
@@ -162,5 +212,6 @@ describe('no sequence of commands whatsoever', () => {
     }
     expect(signOns).toBeGreaterThan(5);
     expect(removals).toBeGreaterThan(0);
+    expect(handovers).toBeGreaterThan(0);
   });
 });

@@ -59,9 +59,15 @@ describe('surveyLocks', () => {
         isolation: { ...isolation, locked: { 'CB-P201': strange }, box: { ...box, keys: ['Z-9'] } },
       }),
     ).toEqual(new Set(['lock-not-registered']));
-    expect(codes({ ...dossier, permit: { ...permit, people: { kit: 'W-01' } } })).toEqual(
-      new Set(['lock-not-own']),
-    );
+    expect(
+      codes({
+        ...dossier,
+        permit: {
+          ...permit,
+          people: { kit: { locks: { 'BOX-1': 'W-01' }, since: '2026-11-24T07:00:00.000Z' } },
+        },
+      }),
+    ).toEqual(new Set(['lock-not-own']));
   });
 
   it('finds a key that is missing from its box and one that has no business in it', () => {

@@ -1,21 +1,18 @@
-import type { Dossier } from '../job';
+import { listHanging, type Dossier, type HangingLock } from '../job';
 import type { Lock, LockBox } from '../people/people';
 
-/** A lock that hangs: on a point or on a box, for which job, by whom and since when (ISO 8601, UTC) where that is known. */
-export interface Hanging {
-  readonly lock: string;
+/** A lock that hangs for a job. */
+export interface Hanging extends HangingLock {
   readonly job: string;
-  readonly where: string;
-  readonly as: Lock['use'];
-  readonly by: string;
-  readonly since?: string;
 }
 
 /** A box in use: the control lock that shuts it, the keys in it, and the personal locks on it. */
 export interface BoxInUse {
   readonly box: string;
   readonly job: string;
-  readonly control: Hanging;
+  /** The control lock; two of them while one coordinator hands over to another. */
+  readonly control: readonly Hanging[];
+  readonly crews: readonly Hanging[];
   /** Numbers of the locks whose keys lie in it. */
   readonly keys: readonly string[];
   readonly personal: readonly Hanging[];
@@ -34,34 +31,14 @@ export interface LockSurvey {
   readonly findings: readonly LockFinding[];
 }
 
-function listPointLocks(job: string, { isolation }: Dossier): Hanging[] {
-  return Object.entries(isolation.locked).map(([where, { lock, by, at }]) => ({
-    lock,
-    job,
-    where,
-    as: 'point',
-    by,
-    since: at,
-  }));
-}
-
-function findBox(job: string, { isolation, permit }: Dossier): BoxInUse | undefined {
-  if (!isolation.box) return undefined;
-  const { box, lock, keys, by, at } = isolation.box;
-  const on = permit.kind === 'issued' ? Object.entries(permit.people) : [];
-  return {
-    box,
-    job,
-    control: { lock, job, where: box, as: 'control', by, since: at },
-    keys,
-    personal: on.map(([person, own]) => ({
-      lock: own,
-      job,
-      where: box,
-      as: 'personal',
-      by: person,
-    })),
-  };
+function findBox(job: string, { isolation }: Dossier, hanging: readonly Hanging[]) {
+  if (!isolation.box) return [];
+  const { box, keys } = isolation.box;
+  const on = hanging.filter((one) => one.job === job && one.where === box);
+  const as = (use: Lock['use']) => on.filter((one) => one.as === use);
+  return [
+    { box, job, keys, control: as('control'), crews: as('crew'), personal: as('personal') },
+  ] satisfies BoxInUse[];
 }
 
 /** Keys and locks have to balance: the box of a job holds the key of every lock on its points, and no other. */
@@ -131,9 +108,11 @@ export function surveyLocks(
   boxes: Iterable<LockBox>,
   jobs: readonly { readonly id: string; readonly dossier: Dossier }[],
 ): LockSurvey {
-  const points = jobs.flatMap(({ id, dossier }) => listPointLocks(id, dossier));
-  const inUse = jobs.flatMap(({ id, dossier }) => findBox(id, dossier) ?? []);
-  const hanging = [...points, ...inUse.flatMap(({ control, personal }) => [control, ...personal])];
+  const hanging = jobs.flatMap(({ id, dossier }) =>
+    listHanging(dossier).map((one): Hanging => ({ ...one, job: id })),
+  );
+  const points = hanging.filter(({ as }) => as === 'point');
+  const inUse = jobs.flatMap(({ id, dossier }) => findBox(id, dossier, hanging));
   const register = new Map([...locks].map((lock) => [lock.id, lock]));
   return {
     locks: [...register.values()].map((lock) => ({

@@ -29,7 +29,7 @@ export interface Person {
 export interface Lock {
   readonly id: string;
   readonly set: string;
-  readonly use: 'point' | 'control' | 'personal';
+  readonly use: 'point' | 'control' | 'crew' | 'personal';
   /** The one owner of a personal lock. */
   readonly owner?: string;
 }

@@ -143,6 +143,12 @@ export const ISOLATING_RULES = {
     'an isolation that was left is proved again before work goes on (practice); limit: site rule',
     'Look at every lock, take every reading again, and try to start again.',
   ),
+  'shift-changed': rule(
+    'prove',
+    (f) => `The shift changed at ${f.since}: whoever takes over proves it for themselves.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4)); proving again: practice`,
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
   'not-tried': rule(
     'prove',
     (f) => `Starting has not been tried from ${f.stations}.`,
@@ -166,6 +172,36 @@ export const ISOLATING_RULES = {
     (f) => `Box ${f.box} is in use for ${f.job}.`,
     'one box, one isolation (site rule)',
     'Take a free box.',
+  ),
+  'box-not-wanted': rule(
+    'prove',
+    fixed('Each worker locks each point of this job: there is no box.'),
+    'both ways of locking on are open, one for each job (practice)',
+    'Choose the box as the way of locking on first.',
+  ),
+  'incoming-on': rule(
+    'prove',
+    (f) => `The incoming lock ${f.lock} of ${f.person} hangs.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4))`,
+    (f) => `Hand over to ${f.person}, or ${f.person} takes it off again.`,
+  ),
+  'hands-to-self': rule(
+    'prove',
+    (f) => `Control lock ${f.lock} is your own.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4))`,
+    'The coordinator who takes over hangs theirs.',
+  ),
+  'no-incoming-lock': rule(
+    'prove',
+    (f) => `Without ${f.lock} nothing of that lead would hold: no incoming lock hangs.`,
+    `the incoming lock is on before the outgoing comes off (${LOCKOUT}(f)(4))`,
+    'Whoever takes over hangs their lock first.',
+  ),
+  'hasp-full': rule(
+    'work',
+    (f) => `${f.where} takes ${f.holes} locks, and ${f.holes} hang there.`,
+    'a hasp has six holes; one chained on gives five more (practice)',
+    (f) => `Put a hasp on ${f.where} and record it.`,
   ),
   'box-not-locked': rule(
     'prove',

@@ -70,9 +70,9 @@ export const PERMIT_RULES = {
   ),
   'lock-not-here': rule(
     'work',
-    (f) => `${f.lock} hangs neither on a point nor on the box of this job as someone’s own.`,
+    (f) => `${f.lock} hangs neither on a point nor on the box of this job.`,
     'a lock is taken off where it hangs (practice)',
-    'Look under Locks for where it hangs. A control lock is handed over, not taken off.',
+    'Look under Locks for where it hangs.',
   ),
   'owner-is-here': rule(
     'work',
@@ -97,6 +97,49 @@ export const PERMIT_RULES = {
     (f) => `${f.person} is not signed on.`,
     'counts balance (practice)',
     'Nothing to sign off.',
+  ),
+  'own-lock-missing': rule(
+    'work',
+    (f) => `No own lock at ${f.places}.`,
+    `each worker has a lock of their own wherever they are locked on (${LOCKOUT}(f)(3)(ii)(D))`,
+    'Name a lock of their own for each place.',
+  ),
+  'crew-missing': rule(
+    'work',
+    (f) => `${f.person} (${f.employer}) works in another crew than the performing authority’s.`,
+    `one lead for each crew, one over all (${LOCKOUT}(f)(3)(ii)(A)-(B))`,
+    (f) =>
+      `The lead of ${f.employer} sees the isolation and hangs a crew lock; sign on in that crew.`,
+  ),
+  'crew-unknown': rule(
+    'work',
+    (f) => `No crew lock of ${f.crew} hangs.`,
+    `one lead for each crew (${LOCKOUT}(f)(3)(ii)(A))`,
+    'The lead hangs the crew lock first.',
+  ),
+  'crew-needs-box': rule(
+    'work',
+    fixed('Several crews lock on to a box; here each worker locks each point.'),
+    `group lockout (${LOCKOUT}(f)(3))`,
+    'Hand back, and choose the box as the way of locking on.',
+  ),
+  'leads-already': rule(
+    'work',
+    (f) => `${f.person} already leads ${f.crew}.`,
+    `one lead for each crew (${LOCKOUT}(f)(3)(ii)(A))`,
+    'Another performing authority leads this one.',
+  ),
+  'crew-members-on': rule(
+    'work',
+    (f) => `${f.people} of ${f.crew} still signed on.`,
+    `the lead’s lock stays until the crew is off or the next lead’s hangs (${LOCKOUT}(f)(4))`,
+    'They sign off, or the incoming lead hangs a crew lock first.',
+  ),
+  'crews-on': rule(
+    'work',
+    (f) => `Crew locks of ${f.crews} still hang.`,
+    `${LOCKOUT}(f)(3)(ii)`,
+    'Each lead takes off their own once the crew is off.',
   ),
   'people-on': rule(
     'work',

@@ -7,14 +7,16 @@ import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
 import { PlanDraftDesk } from '../planning/draft';
 import { UntoldPanel } from './absent';
+import { BoxPanel } from './box-panel';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
-import { PermitPanel, WorkPanel } from './permit-panel';
+import { PermitPanel } from './permit-panel';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
 import { StoredPanel } from './stored-panel';
 import type { DossierProps } from './types';
 import { WalkDownPanel } from './walk-down-panel';
+import { WorkPanel } from './work-panel';
 
 const SPINE: readonly { readonly stage: Stage; readonly label: string }[] = [
   { stage: 'plan', label: 'Trace and plan' },
@@ -144,14 +146,25 @@ function StagePanel(props: DossierProps) {
     case 'walk-down':
       return <WalkDownPanel {...props} />;
     case 'isolate':
-      return <IsolatePanel {...props} />;
+      return (
+        <>
+          <IsolatePanel {...props} />
+          <BoxPanel {...props} />
+        </>
+      );
     case 'permit':
-      return <PermitPanel {...props} />;
+      return (
+        <>
+          <PermitPanel {...props} />
+          <BoxPanel {...props} />
+        </>
+      );
     case 'work':
       return (
         <>
           {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
           <WorkPanel {...props} />
+          <BoxPanel {...props} />
         </>
       );
     case 'restore':

@@ -38,16 +38,18 @@ export function ChoiceField({
   name,
   options,
   value,
+  required = true,
 }: {
   readonly label: string;
   readonly name: string;
   readonly options: readonly { readonly id: string; readonly label: string }[];
   readonly value?: string;
+  readonly required?: boolean;
 }) {
   return (
     <label className="flex grow flex-col text-sm">
       {label}
-      <select name={name} defaultValue={value} required className={LIST_CLASS}>
+      <select name={name} defaultValue={value} required={required} className={LIST_CLASS}>
         {options.map((option) => (
           <option key={option.id} value={option.id}>
             {option.label}

@@ -121,41 +121,6 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
   }
 }
 
-function BoxForm(props: DossierProps) {
-  const run = useCommand();
-  const { choices, view } = props;
-  const { box } = view.dossier.isolation;
-  if (box) {
-    return (
-      <p>
-        Box <strong className="font-mono">{box.box}</strong> holds the keys of {box.keys.join(', ')}{' '}
-        under control lock <strong className="font-mono">{box.lock}</strong>.
-      </p>
-    );
-  }
-  return (
-    <SmallForm
-      button="Keys in, control lock on"
-      onSend={(read) => void run({ kind: 'lock-box', box: read('box'), lock: read('lock') })}
-    >
-      <ChoiceField
-        label="Lock box"
-        name="box"
-        options={choices.boxes
-          .filter(({ busy }) => !busy)
-          .map(({ id, name }) => ({ id, label: name }))}
-      />
-      <ChoiceField
-        label="Control lock"
-        name="lock"
-        options={choices.locks
-          .filter(({ use, busy }) => use === 'control' && !busy)
-          .map(({ id }) => ({ id, label: id }))}
-      />
-    </SmallForm>
-  );
-}
-
 /** The work order in the field: what is done, the next steps with their forms, and the lock box. */
 export function IsolatePanel(props: DossierProps) {
   const { steps } = props.view;
@@ -190,8 +155,6 @@ export function IsolatePanel(props: DossierProps) {
           );
         })}
       </ol>
-      <h3 className="font-bold">Lock box</h3>
-      <BoxForm {...props} />
     </Panel>
   );
 }

@@ -3,8 +3,7 @@
 import { useState } from 'react';
 import { useCommand } from '../command/use-command';
 import { AcceptedGrades } from '../planning/measures';
-import { AbsentForm } from './absent';
-import { ChoiceField, Panel, SmallForm, TextField } from './field';
+import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 
 function AssessForm() {
@@ -86,91 +85,6 @@ export function PermitPanel({ view, names }: DossierProps) {
           </label>
         </SmallForm>
       )}
-    </Panel>
-  );
-}
-
-/** Work under a live permit: who is on, signing on and off, handing back, closing. */
-export function WorkPanel({ view, names, choices }: DossierProps) {
-  const run = useCommand();
-  const { permit } = view.dossier;
-  if (permit.kind === 'handed-back') {
-    return (
-      <Panel title="Handed back">
-        <SmallForm
-          button="Inspected: close the permit"
-          onSend={(read) => void run({ kind: 'close-permit', inspected: read('inspected') })}
-        >
-          <TextField label="What was inspected" name="inspected" />
-        </SmallForm>
-      </Panel>
-    );
-  }
-  if (permit.kind !== 'issued') return null;
-  const on = Object.entries(permit.people);
-  const owned = choices.locks.filter(({ use, busy }) => use === 'personal' && !busy);
-  return (
-    <Panel title={`Permit ${permit.number}`}>
-      <p className="text-lg">
-        {view.lapsed ? <strong className="text-error">LAPSED at </strong> : 'Live until '}
-        <span className="font-mono">{permit.until.slice(0, 16).replace('T', ' ')} UTC</span>; signed
-        on:{' '}
-        <strong data-testid="count-on" className="font-mono">
-          {on.length}
-        </strong>
-      </p>
-      <ul className="flex flex-col gap-1">
-        {on.map(([person, lock]) => (
-          <li key={person} className="flex flex-wrap items-center gap-2">
-            <span>
-              {names[person]}, lock <span className="font-mono">{lock}</span> on the box
-            </span>
-            <button
-              className="btn btn-sm"
-              onClick={() => void run({ kind: 'sign-off', person, lock })}
-            >
-              Sign {names[person]} off
-            </button>
-            <AbsentForm lock={lock} owner={names[person] ?? person} choices={choices} />
-          </li>
-        ))}
-      </ul>
-      <SmallForm
-        button="Sign on"
-        onSend={(read) => void run({ kind: 'sign-on', person: read('person'), lock: read('lock') })}
-      >
-        <ChoiceField
-          label="Who signs on"
-          name="person"
-          options={choices.people
-            .filter(({ worker }) => worker)
-            .map(({ id, name }) => ({ id, label: name }))}
-        />
-        <ChoiceField
-          label="Personal lock"
-          name="lock"
-          options={owned.map(({ id, owner }) => ({
-            id,
-            label: `${id} (${names[owner ?? ''] ?? 'nobody'})`,
-          }))}
-        />
-      </SmallForm>
-      <SmallForm
-        button="Hand back"
-        onSend={(read) =>
-          void run({
-            kind: 'hand-back',
-            cleared: read('cleared') === 'on',
-            remarks: read('remarks'),
-          })
-        }
-      >
-        <TextField label="Remarks (may be empty)" name="remarks" required={false} />
-        <label className="flex items-center gap-1 text-sm">
-          <input type="checkbox" name="cleared" className="checkbox checkbox-sm" /> tools and people
-          out, guards on
-        </label>
-      </SmallForm>
     </Panel>
   );
 }

@@ -6,7 +6,14 @@ export interface SiteChoices {
   readonly locks: readonly { id: string; use: string; owner?: string; busy: boolean }[];
   readonly boxes: readonly { id: string; name: string; busy: boolean }[];
   readonly instruments: readonly { id: string; name: string; reads: string }[];
-  readonly people: readonly { id: string; name: string; worker: boolean; manager: boolean }[];
+  readonly people: readonly {
+    id: string;
+    name: string;
+    employer: string;
+    worker: boolean;
+    leads: boolean;
+    manager: boolean;
+  }[];
 }
 
 export interface DossierProps {

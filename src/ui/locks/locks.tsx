@@ -40,6 +40,21 @@ function Places({ hangs, names }: { readonly hangs: readonly Hanging[]; readonly
   );
 }
 
+/** Locks on a box and who hung each, a line each. */
+function Holders({
+  holders,
+  names,
+}: {
+  readonly holders: readonly Hanging[];
+  readonly names: Names;
+}) {
+  return holders.map(({ lock, by }) => (
+    <span key={lock} className="block">
+      <strong className="font-mono">{lock}</strong> {names[by] ?? by}
+    </span>
+  ));
+}
+
 function BoxCard({
   id,
   name,
@@ -66,9 +81,16 @@ function BoxCard({
           </dd>
           <dt>Control lock</dt>
           <dd>
-            <strong className="font-mono">{inUse.control.lock}</strong>,{' '}
-            {names[inUse.control.by] ?? inUse.control.by}
+            <Holders holders={inUse.control} names={names} />
           </dd>
+          {inUse.crews.length > 0 && (
+            <>
+              <dt>Crew leads</dt>
+              <dd>
+                <Holders holders={inUse.crews} names={names} />
+              </dd>
+            </>
+          )}
           <dt>Keys in it</dt>
           <dd className="flex flex-wrap gap-x-2 font-mono">
             {inUse.keys.map((key) => (
@@ -77,13 +99,11 @@ function BoxCard({
           </dd>
           <dt>Personal</dt>
           <dd>
-            {inUse.personal.length === 0
-              ? 'nobody is locked on'
-              : inUse.personal.map(({ lock, by }) => (
-                  <span key={lock} className="block">
-                    <strong className="font-mono">{lock}</strong> {names[by] ?? by}
-                  </span>
-                ))}
+            {inUse.personal.length === 0 ? (
+              'nobody is locked on'
+            ) : (
+              <Holders holders={inUse.personal} names={names} />
+            )}
           </dd>
         </dl>
       )}
@@ -114,7 +134,7 @@ export function LocksScreen({
       name,
       inUse?.job,
       ...(inUse?.keys ?? []),
-      ...(inUse ? [inUse.control, ...inUse.personal].flatMap(about) : []),
+      ...(inUse ? [...inUse.control, ...inUse.crews, ...inUse.personal].flatMap(about) : []),
     ),
   );
   const hanging = locks.filter(({ hangs }) => hangs.length > 0).length;

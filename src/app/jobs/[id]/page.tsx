@@ -43,9 +43,11 @@ export default async function JobPage({
         locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
         boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),
         instruments: [...site.instruments.values()],
-        people: [...site.people.values()].map(({ id: one, name, authorisations }) => ({
+        people: [...site.people.values()].map(({ id: one, name, employer, authorisations }) => ({
           id: one,
           name,
+          employer,
+          leads: authorisations.some(({ role }) => role === 'performing-authority'),
           worker: authorisations.some(
             ({ role }) => role === 'worker' || role === 'performing-authority',
           ),

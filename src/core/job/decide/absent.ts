@@ -1,35 +1,23 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { disciplineOfLink, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { listHanging, type HangingLock } from '../hanging';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
+import { requireCrewCovered } from './crew';
 import { nameOf, type Outcome } from './outcome';
 import { requireRestoreTurn } from './restoring';
 
-interface FoundLock {
-  readonly owner: string;
-  /** The point or box that it hangs on. */
-  readonly where: string;
-  readonly isPersonal: boolean;
-}
-
-function findLock({ permit, isolation }: Dossier, lock: string): FoundLock | undefined {
-  const people = permit.kind === 'issued' ? Object.entries(permit.people) : [];
-  const person = people.find(([, own]) => own === lock);
-  if (person) return { owner: person[0], where: isolation.box?.box ?? '', isPersonal: true };
-  const point = Object.entries(isolation.locked).find(([, hung]) => hung.lock === lock);
-  return point && { owner: point[1].by, where: point[0], isPersonal: false };
-}
-
 /** Who may take off whose lock: never the owner by this way, and the manager who allows it is neither of the two. */
 function requirePeople(
-  { owner, where, isPersonal }: FoundLock,
+  { by: owner, where, as }: HangingLock,
   { lock, manager }: CommandOf<'remove-absent-lock'>,
   context: Context,
 ): Refusal[] {
-  const roles = isPersonal
-    ? (['coordinator', 'issuing-authority'] as const)
-    : [disciplineOfLink(context.site.graph, where)];
+  const roles =
+    as === 'point'
+      ? [disciplineOfLink(context.site.graph, where)]
+      : (['coordinator', 'issuing-authority'] as const);
   return [
     ...requireRole(context, context.actor, roles),
     ...requireRole(context, manager, ['site-manager']),
@@ -61,24 +49,36 @@ export function decideAbsent(
       event: { ...command, kind: 'absent-owner-told' },
     };
   }
-  const found = findLock(dossier, command.lock);
-  const { owner = '', where = '' } = found ?? {};
+  const found = listHanging(dossier).find(({ lock }) => lock === command.lock);
+  const { by: owner = '', where = '' } = found ?? {};
   return {
     refusals: found
-      ? [
-          ...requirePeople(found, command, context),
-          ...(found.isPersonal ? [] : requireRestoreTurn(dossier, where, context)),
-        ]
+      ? [...requirePeople(found, command, context), ...requireNoGap(dossier, found, context)]
       : [refuse('lock-not-here', { lock: command.lock })],
     event: { ...command, kind: 'absent-lock-removed', owner, where },
   };
 }
 
-/** Refuses someone whose lock was taken off and who has not been told. */
-export function requireTold(dossier: Dossier, person: string, context: Context): Refusal[] {
-  const here = dossier.absent[person];
-  const job = here && !here.told ? context.jobId : context.others.untold.get(person);
-  return job === undefined
-    ? []
-    : [refuse('owner-not-told', { person: nameOf(context, person), job })];
+/** A lock comes off only where something else holds: a point lock in its turn of restoring, a lead's once the next one's hangs. */
+function requireNoGap(
+  dossier: Dossier,
+  { lock, where, as }: HangingLock,
+  context: Context,
+): Refusal[] {
+  const { box } = dossier.isolation;
+  switch (as) {
+    case 'point':
+      return requireRestoreTurn(dossier, where, context);
+    case 'control':
+      return box?.lock === lock && box.incoming ? [] : [refuse('no-incoming-lock', { lock })];
+    case 'crew': {
+      const crews = dossier.permit.kind === 'issued' ? dossier.permit.crews : {};
+      const led = Object.entries(crews).find(([, crew]) => crew.lock === lock)?.[0];
+      return led === undefined
+        ? [refuse('lock-not-here', { lock })]
+        : requireCrewCovered(dossier, led, context);
+    }
+    case 'personal':
+      return [];
+  }
 }

@@ -6,6 +6,8 @@ import { type JobEvent } from '../events';
 import { type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
+import { decideBox } from './box';
+import { decideCrew } from './crew';
 import { decideIsolating } from './isolating';
 import { type Outcome } from './outcome';
 import { decidePermit } from './permit';
@@ -40,8 +42,16 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'wait-out-store':
     case 'prove':
     case 'try-start':
-    case 'lock-box':
       return decideIsolating(dossier, command, context);
+    case 'choose-lockout':
+    case 'chain-hasp':
+    case 'lock-box':
+    case 'hang-incoming':
+    case 'take-off-control':
+      return decideBox(dossier, command, context);
+    case 'hang-crew-lock':
+    case 'take-off-crew-lock':
+      return decideCrew(dossier, command, context);
     case 'assess-task':
     case 'approve-permit':
     case 'issue-permit':

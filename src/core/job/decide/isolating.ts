@@ -11,9 +11,9 @@ import { type JobEvent } from '../events';
 import { gateWalkDown, isStepDone } from '../gates';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
-import { requireTold } from './absent';
 import { requireLock } from './lock';
 import { type Outcome } from './outcome';
+import { requireTold } from './told';
 
 /** Refuses a step that is not of the plan, is done, or comes before its turn. */
 function requireTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
@@ -120,32 +120,6 @@ function decideProof(dossier: Dossier, command: CommandOf<'prove'>, context: Con
   return { refusals, event: { ...command, reading, kind: isLive ? 'found-live' : 'proved' } };
 }
 
-function decideBox(dossier: Dossier, command: CommandOf<'lock-box'>, context: Context): Outcome {
-  const order = findWorkOrder(dossier, context.site);
-  const unlocked = (order?.plan.close ?? []).filter((link) => !(link in dossier.isolation.locked));
-  const other = context.others.boxAt.get(command.box);
-  return {
-    refusals: [
-      ...gateWalkDown(dossier),
-      ...(dossier.isolation.box || dossier.restoring
-        ? [refuse('already-done', { what: 'Locking the box' })]
-        : []),
-      ...(context.site.boxes.has(command.box) ? [] : [refuse('box-unknown', { box: command.box })]),
-      ...(other === undefined ? [] : [refuse('box-in-use', { box: command.box, job: other })]),
-      ...requireLock(dossier, command.lock, 'control', context),
-      ...(unlocked.length > 0 ? [refuse('locks-missing', { points: unlocked.join(', ') })] : []),
-    ],
-    event: {
-      kind: 'box-locked',
-      box: command.box,
-      lock: command.lock,
-      keys: Object.values(dossier.isolation.locked)
-        .map((hung) => hung.lock)
-        .sort(),
-    },
-  };
-}
-
 type Isolating = CommandOf<
   | 'tell-affected'
   | 'stop-plant'
@@ -155,7 +129,6 @@ type Isolating = CommandOf<
   | 'wait-out-store'
   | 'prove'
   | 'try-start'
-  | 'lock-box'
 >;
 
 const isFoundLive = ({ kind }: JobEvent) => kind === 'found-live' || kind === 'found-moving';
@@ -221,7 +194,5 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
         refusals: requireTurn(dossier, command.station, context),
         event: { kind: command.moved ? 'found-moving' : 'start-tried', station: command.station },
       };
-    case 'lock-box':
-      return decideBox(dossier, command, context);
   }
 }

@@ -1,12 +1,13 @@
-import { refuse } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gateHandBack, gateIssue, gateWork } from '../gates';
 import { LONGEST_VALIDITY_HOURS, type Context } from '../site';
 import { type Dossier } from '../state';
-import { requireTold } from './absent';
-import { requireLock } from './lock';
+import { requireCrew } from './crew';
+import { requireHole, requireLock, requireOwn } from './lock';
 import { type Outcome, nameOf } from './outcome';
+import { requireTold } from './told';
 
 function decideIssue(
   dossier: Dossier,
@@ -46,35 +47,66 @@ function decideIssue(
   };
 }
 
+type Locks = Readonly<Record<string, string>>;
+
+/** A worker's locks by where they hang: one on the box, or one on each point. */
+function locksOf({ isolation }: Dossier, { lock, each }: CommandOf<'sign-on' | 'sign-off'>): Locks {
+  if (isolation.lockout === 'each-point') return each ?? {};
+  return lock === undefined || !isolation.box ? {} : { [isolation.box.box]: lock };
+}
+
+/** Refuses to go on while a place where the worker's own lock has to hang goes without. */
+function requireEverywhere({ isolation }: Dossier, locks: Locks): Refusal[] {
+  const places =
+    isolation.lockout === 'each-point'
+      ? Object.keys(isolation.locked)
+      : isolation.box
+        ? [isolation.box.box]
+        : [];
+  const bare = places.filter((place) => !(place in locks));
+  const strange = Object.keys(locks).filter((place) => !places.includes(place));
+  return [
+    ...(bare.length > 0 ? [refuse('own-lock-missing', { places: bare.join(', ') })] : []),
+    ...strange.map((subject) => refuse('not-in-plan', { subject })),
+  ];
+}
+
+/** Refuses one lock that is named for two places. */
+function requireOneEach(locks: Locks): Refusal[] {
+  const all = Object.entries(locks);
+  return all
+    .filter(([, lock], n) => all.findIndex(([, other]) => other === lock) < n)
+    .map(([where, lock]) => refuse('lock-in-use', { lock, where }));
+}
+
 function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: Context): Outcome {
-  const lock = context.site.locks.get(command.lock);
+  const { person, crew } = command;
+  const locks = locksOf(dossier, command);
   const on =
-    dossier.permit.kind === 'issued' && command.person in dossier.permit.people
+    dossier.permit.kind === 'issued' && person in dossier.permit.people
       ? context.jobId
-      : context.others.personOn.get(command.person);
-  const foreign = lock?.owner !== undefined && lock.owner !== command.person;
+      : context.others.personOn.get(person);
   return {
     refusals: [
       ...gateWork(dossier, context.site, context.now),
-      ...requireRole(context, command.person, ['worker', 'performing-authority']),
-      ...(command.person === context.actor
-        ? [refuse('performs-and-issues', { person: nameOf(context, command.person) })]
+      ...requireRole(context, person, ['worker', 'performing-authority']),
+      ...(person === context.actor
+        ? [refuse('performs-and-issues', { person: nameOf(context, person) })]
         : []),
-      ...requireTold(dossier, command.person, context),
+      ...requireTold(dossier, person, context),
       ...(on === undefined
         ? []
-        : [refuse('already-on', { person: nameOf(context, command.person), job: on })]),
-      ...requireLock(dossier, command.lock, 'personal', context),
-      ...(foreign
-        ? [
-            refuse('lock-not-yours', {
-              lock: command.lock,
-              owner: nameOf(context, lock.owner ?? ''),
-            }),
-          ]
-        : []),
+        : [refuse('already-on', { person: nameOf(context, person), job: on })]),
+      ...requireCrew(dossier, command, context),
+      ...requireEverywhere(dossier, locks),
+      ...requireOneEach(locks),
+      ...Object.entries(locks).flatMap(([where, lock]) => [
+        ...requireLock(dossier, lock, 'personal', context),
+        ...requireOwn(lock, person, context),
+        ...requireHole(dossier, where, context),
+      ]),
     ],
-    event: { kind: 'signed-on', person: command.person, lock: command.lock },
+    event: { kind: 'signed-on', person, locks, ...(crew === undefined ? {} : { crew }) },
   };
 }
 
@@ -84,26 +116,27 @@ function decideSignOff(
   context: Context,
 ): Outcome {
   const people = dossier.permit.kind === 'issued' ? dossier.permit.people : {};
-  const hung = people[command.person];
-  const owner = Object.entries(people).find(([, lock]) => lock === command.lock)?.[0];
+  const on = people[command.person];
+  const named = Object.values(locksOf(dossier, command));
+  const hung = Object.entries(on?.locks ?? {});
+  const ownerOf = (lock: string) =>
+    Object.entries(people).find(([, { locks }]) => Object.values(locks).includes(lock))?.[0] ??
+    context.site.locks.get(lock)?.owner ??
+    'nobody here';
+  const foreign = named.filter((lock) => !hung.some(([, own]) => own === lock));
+  const left = hung.filter(([, lock]) => !named.includes(lock)).map(([where]) => where);
   return {
-    refusals: [
-      ...(hung === undefined
-        ? [refuse('not-on', { person: nameOf(context, command.person) })]
-        : []),
-      ...(hung !== undefined && hung !== command.lock
-        ? [
-            refuse('lock-not-yours', {
-              lock: command.lock,
-              owner: nameOf(
-                context,
-                owner ?? context.site.locks.get(command.lock)?.owner ?? 'nobody here',
-              ),
-            }),
-          ]
-        : []),
-    ],
-    event: { kind: 'signed-off', person: command.person, lock: command.lock },
+    refusals: on
+      ? [
+          ...foreign.map((lock) =>
+            refuse('lock-not-yours', { lock, owner: nameOf(context, ownerOf(lock)) }),
+          ),
+          ...(left.length > 0 && foreign.length === 0
+            ? [refuse('own-lock-missing', { places: left.join(', ') })]
+            : []),
+        ]
+      : [refuse('not-on', { person: nameOf(context, command.person) })],
+    event: { kind: 'signed-off', person: command.person },
   };
 }
 

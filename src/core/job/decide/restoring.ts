@@ -2,7 +2,7 @@ import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
 import { gateClose, gateRestore, listStanding } from '../gates';
 import { findWorkOrder, type Context } from '../site';
-import { type Dossier } from '../state';
+import { type Dossier, type LockedBox } from '../state';
 import { type Outcome, nameOf } from './outcome';
 
 /** Refuses a restoring step that is out of turn. */
@@ -42,6 +42,18 @@ function requireNormal(
   ];
 }
 
+/** The last lock off a box is its control lock, by whoever hung it. */
+function requireControl({ lock, by, incoming }: LockedBox, context: Context): Refusal[] {
+  return [
+    ...(by === context.actor
+      ? []
+      : [refuse('lock-not-yours', { lock, owner: nameOf(context, by) })]),
+    ...(incoming
+      ? [refuse('incoming-on', { lock: incoming.lock, person: nameOf(context, incoming.by) })]
+      : []),
+  ];
+}
+
 export function decideRestoring(
   dossier: Dossier,
   command: CommandOf<
@@ -61,7 +73,9 @@ export function decideRestoring(
       return {
         refusals: [
           ...gateRestore(dossier).filter(({ code }) => code !== 'box-still-locked'),
-          ...(isolation.box ? [] : [refuse('already-done', { what: 'Opening the box' })]),
+          ...(isolation.box
+            ? requireControl(isolation.box, context)
+            : [refuse('already-done', { what: 'Opening the box' })]),
         ],
         event: { kind: 'box-opened' },
       };

@@ -18,6 +18,8 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'start-tried',
   'found-moving',
   'box-locked',
+  'crew-joined',
+  'crew-lead-incoming',
   'signed-on',
   'signed-off',
   'absent-lock-removed',
@@ -52,7 +54,11 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     ...planned,
     kind: event.kind === 'job-closed' ? 'closed' : planned.kind,
     isolation: isAtThePlant(event) ? { ...isolation, attended: mark.at } : isolation,
-    restoring: planned.restoring || event.kind === 'box-opened',
+    restoring:
+      planned.restoring ||
+      event.kind === 'box-opened' ||
+      // Without a box the way back begins once the permit is closed.
+      (event.kind === 'permit-closed' && isolation.lockout === 'each-point'),
     permit: evolvePermit(planned.permit, event, mark),
     absent: evolveAbsent(planned.absent, event, mark),
   };

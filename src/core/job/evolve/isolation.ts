@@ -12,6 +12,8 @@ export const EMPTY_ISOLATION: IsolationRecord = {
   foundLive: {},
   foundMoving: {},
   walked: {},
+  lockout: 'box',
+  hasps: {},
 };
 
 /** Something came undone: what was proved before no longer proves anything. */
@@ -21,6 +23,38 @@ const unprove = (isolation: IsolationRecord): IsolationRecord => ({
   tried: {},
   waited: {},
 });
+
+/** The incoming control lock becomes the one in charge; the shift that takes over proves for itself. */
+function passControl(isolation: IsolationRecord, at: string): IsolationRecord {
+  const { box } = isolation;
+  if (!box?.incoming) return isolation;
+  const { incoming, ...rest } = box;
+  return {
+    ...unprove(isolation),
+    relit: { why: 'shift-changed', at },
+    box: { ...rest, ...incoming },
+  };
+}
+
+function evolveControl(
+  isolation: IsolationRecord,
+  event: Extract<
+    JobEvent,
+    { kind: 'incoming-hung' | 'incoming-withdrawn' | 'control-handed-over' }
+  >,
+  mark: Mark,
+): IsolationRecord {
+  const { box } = isolation;
+  if (!box) return isolation;
+  switch (event.kind) {
+    case 'incoming-hung':
+      return { ...isolation, box: { ...box, incoming: { ...mark, lock: event.lock } } };
+    case 'incoming-withdrawn':
+      return { ...isolation, box: { ...box, incoming: undefined } };
+    case 'control-handed-over':
+      return passControl(isolation, mark.at);
+  }
+}
 
 export function evolveIsolation(
   isolation: IsolationRecord,
@@ -81,6 +115,16 @@ export function evolveIsolation(
     }
     case 'box-locked':
       return { ...isolation, box: { ...mark, box: event.box, lock: event.lock, keys: event.keys } };
+    case 'lockout-chosen':
+      return { ...isolation, lockout: event.way };
+    case 'hasp-chained': {
+      const { hasps } = isolation;
+      return { ...isolation, hasps: put(hasps, event.where, (hasps[event.where] ?? 0) + 1) };
+    }
+    case 'incoming-hung':
+    case 'incoming-withdrawn':
+    case 'control-handed-over':
+      return evolveControl(isolation, event, mark);
     case 'box-opened':
       return { ...isolation, box: undefined };
     case 'store-freed':
@@ -90,7 +134,8 @@ export function evolveIsolation(
     case 'point-unlocked':
       return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
     case 'absent-lock-removed':
-      return event.where in isolation.locked
+      if (isolation.box?.lock === event.lock) return passControl(isolation, mark.at);
+      return isolation.locked[event.where]?.lock === event.lock
         ? unprove({ ...isolation, locked: drop(isolation.locked, event.where) })
         : isolation;
     case 'lineup-walked':
