@@ -47,7 +47,7 @@ export const jobRows = sqliteTable('job_row', {
 export const holdings = sqliteTable(
   'holding',
   {
-    kind: text('kind', { enum: ['lock', 'box', 'person', 'untold'] }).notNull(),
+    kind: text('kind', { enum: ['lock', 'box', 'person', 'untold', 'unfit'] }).notNull(),
     item: text('item').notNull(),
     job: text('job').notNull(),
   },

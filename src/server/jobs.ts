@@ -85,6 +85,7 @@ function readOthers(db: Db, jobId: string): OtherJobs {
     lockAt: of('lock'),
     boxAt: of('box'),
     personOn: of('person'),
+    unfit: of('unfit'),
     open: () => readOpenJobs(db).filter(({ id }) => id !== jobId),
     untold: new Map(
       rows
@@ -115,6 +116,7 @@ function listHoldings(jobId: string, dossier: Dossier) {
     ...listHanging(dossier).map(({ lock }) => hold('lock', lock)),
     ...(isolation.box ? [hold('box', isolation.box.box)] : []),
     ...on.map((person) => hold('person', person)),
+    ...Object.keys(isolation.unfit).map((lock) => hold('unfit', lock)),
     // One person may have to be told on several jobs.
     ...untold.map(([person]) => hold('untold', `${person}\n${jobId}`)),
   ];

@@ -43,6 +43,7 @@ export const nobody = {
   boxAt: new Map(),
   personOn: new Map(),
   untold: new Map(),
+  unfit: new Map(),
   open: () => [],
 } as const;
 

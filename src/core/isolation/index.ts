@@ -19,4 +19,5 @@ export * from './policy';
 export * from './reasons';
 export * from './requirement';
 export * from './routes';
+export * from './spills';
 export * from './trace';

@@ -16,6 +16,12 @@ function disciplineOfSection(graph: PlantGraph, section: string): Role {
   return isFluid(energy) ? 'isolating-process' : 'isolating-mechanical';
 }
 
+/** Who isolates a link, an outlet or a store. */
+export function disciplineOf(graph: PlantGraph, id: string): Role {
+  if (graph.linkAt.has(id)) return disciplineOfLink(graph, id);
+  return graph.outletAt.has(id) ? disciplineOfOutlet(graph, id) : disciplineOfStore(graph, id);
+}
+
 export function disciplineOfLink(graph: PlantGraph, id: string): Role {
   const link = graph.links[graph.linkAt.get(id) ?? -1];
   return disciplineOfSection(graph, link?.between[0] ?? '');
@@ -45,6 +51,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'set-grade':
     case 'submit-plan':
     case 'choose-lockout':
+    case 'renew-lock':
     case 'lock-box':
     case 'hang-incoming':
     case 'take-off-control':
@@ -60,11 +67,14 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'tell-affected':
       return ['coordinator', 'area-operator'];
+    case 'run-test':
     case 'stop-plant':
     case 'walk-lineup':
     case 'take-back':
       return ['area-operator'];
     case 'lock-point':
+    case 'tag-point':
+    case 'replace-lock':
     case 'unlock-point':
       return [disciplineOfLink(graph, command.link)];
     case 'open-outlet':
@@ -85,15 +95,23 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'close-permit':
     case 'sign-on':
     case 'hang-crew-lock':
+    case 'sanction-test':
       return ['issuing-authority'];
+    case 'clear-alarm':
+      return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'chain-hasp':
       return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'hand-back':
       return ['performing-authority'];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
+    // Anyone may stop the work.
+    case 'raise-alarm':
+    case 'report-lock':
+      return [];
     case 'sign-off':
     case 'take-off-crew-lock':
+    case 'lift-for-test':
     // Who may depends on the lock: the decider asks.
     case 'remove-absent-lock':
       return [];
@@ -104,7 +122,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
 export function listSigners(command: Command, actor: string): readonly string[] {
   switch (command.kind) {
     case 'issue-permit':
+    case 'sanction-test':
       return [actor, command.performer];
+    case 'tag-point':
+      return [actor, command.accepter];
     case 'sign-on':
     case 'sign-off':
       return [command.person];
@@ -126,6 +147,11 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'hang-incoming':
     case 'take-off-control':
     case 'open-box':
+    case 'clear-alarm':
+    case 'replace-lock':
+    case 'renew-lock':
+    case 'lift-for-test':
+    case 'run-test':
     case 'unlock-point':
     case 'take-back':
     case 'close-job':

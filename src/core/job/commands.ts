@@ -12,6 +12,12 @@ export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as co
 /** How workers lock on: with one lock each on a box that holds the keys, or with a lock each on every point. */
 export const LOCKOUT_WAYS = ['box', 'each-point'] as const;
 
+/** What can be wrong with a lock. */
+export const LOCK_FINDINGS = ['key-lost', 'damaged'] as const;
+
+/** A run under power with the permit live, or an inch or spot of a rotor before the last lock is on. */
+export const TEST_KINDS = ['run', 'inch'] as const;
+
 /** A worker's lock on the box; or, where each point is locked, their lock on each, by point. */
 const OWN_LOCKS = { lock: id.optional(), each: z.record(id, id).optional() };
 
@@ -116,6 +122,37 @@ export const commandSchema = z.discriminatedUnion('kind', [
     briefed: z.boolean(),
     performer: id,
   }),
+  z.strictObject({ kind: z.literal('raise-alarm'), where: id, seen: words }),
+  z.strictObject({ kind: z.literal('clear-alarm'), found: words }),
+  z.strictObject({
+    kind: z.literal('report-lock'),
+    lock: id,
+    finding: z.enum(LOCK_FINDINGS),
+    seen: words,
+  }),
+  z.strictObject({ kind: z.literal('replace-lock'), link: id, lock: id, how: words }),
+  z.strictObject({ kind: z.literal('renew-lock'), lock: id, done: words }),
+  z.strictObject({
+    kind: z.literal('tag-point'),
+    link: id,
+    tag: id,
+    /** Why no lock can be fitted. */
+    reason: words,
+    /** What keeps the point shut besides. */
+    measure: words,
+    accepter: id,
+  }),
+  z.strictObject({
+    kind: z.literal('sanction-test'),
+    what: z.enum(TEST_KINDS),
+    purpose: words,
+    points: z.array(id).min(1).max(100),
+    /** Whether the place was seen clear of people and tools. */
+    clear: z.boolean(),
+    performer: id,
+  }),
+  z.strictObject({ kind: z.literal('lift-for-test'), point: id }),
+  z.strictObject({ kind: z.literal('run-test'), ran: z.boolean(), seen: words }),
   z.strictObject({
     kind: z.literal('hang-crew-lock'),
     crew: id,

@@ -40,6 +40,20 @@ export type JobEvent =
   | ({ readonly kind: 'crew-lead-incoming' } & Body<'hang-crew-lock'>)
   | ({ readonly kind: 'crew-handed-over' } & Body<'take-off-crew-lock'>)
   | ({ readonly kind: 'crew-left' } & Body<'take-off-crew-lock'>)
+  | ({ readonly kind: 'alarm-raised' } & Body<'raise-alarm'>)
+  | ({ readonly kind: 'alarm-cleared' } & Body<'clear-alarm'>)
+  | ({ readonly kind: 'lock-found-unfit' } & Body<'report-lock'>)
+  | ({ readonly kind: 'lock-replaced'; readonly old: string } & Body<'replace-lock'>)
+  | ({ readonly kind: 'lock-renewed' } & Body<'renew-lock'>)
+  | ({ readonly kind: 'point-tagged' } & Body<'tag-point'>)
+  | ({ readonly kind: 'test-sanctioned' } & Body<'sanction-test'>)
+  | {
+      readonly kind: 'lifted-for-test';
+      readonly point: string;
+      /** The lock that came off, where one hung. */
+      readonly lock?: string;
+    }
+  | ({ readonly kind: 'test-run' } & Body<'run-test'>)
   | ({ readonly kind: 'task-assessed' } & Body<'assess-task'>)
   | { readonly kind: 'permit-approved' }
   | {

@@ -25,7 +25,7 @@ export function isStepDone(
     case 'isolate-drives':
     case 'isolate-flows':
     case 'fit':
-      return step.subject in isolation.locked;
+      return step.subject in isolation.locked || step.subject in isolation.tagged;
     case 'let-down':
     case 'earth':
       return step.subject in isolation.opened;
@@ -81,6 +81,17 @@ function gateFound(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
   ];
 }
 
+/** An alarm that stands, a test that is not over, a lock on a point that does not hold as it should. */
+function gateAmiss({ alarm, test, locked, unfit }: IsolationRecord): Refusal[] {
+  return [
+    ...(alarm ? [refuse('alarm-standing', { place: alarm.where, seen: alarm.seen })] : []),
+    ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
+    ...Object.entries(locked)
+      .filter(([, { lock }]) => lock in unfit)
+      .map(([link, { lock }]) => refuse('unfit-on-point', { lock, link })),
+  ];
+}
+
 /** A moment as a person reads it, to the minute. */
 const inWords = (moment: string) => `${moment.slice(0, 16).replace('T', ' ')} UTC`;
 
@@ -107,6 +118,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const stations = of('try-start');
   return [
     ...gateFound(isolation, order),
+    ...gateAmiss(isolation),
     ...gateProvedAgain(isolation, order),
     ...(isolation.told ? [] : [refuse('not-told')]),
     ...(isolation.stopped ? [] : [refuse('not-stopped')]),
@@ -193,7 +205,9 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (permit.kind !== 'issued') return [refuse('not-issued')];
   const names = Object.keys(permit.people).map((id) => site.people.get(id)?.name ?? id);
   const crews = Object.keys(permit.crews);
+  const { test } = dossier.isolation;
   return [
+    ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
     ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
     ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
   ];
@@ -211,10 +225,10 @@ export function gateRestore(dossier: Dossier): Refusal[] {
 
 /** Links, outlets and stores of the plan that still stand isolated. */
 export function listStanding(dossier: Dossier, order: WorkOrder): string[] {
-  const { locked, opened, restrained } = dossier.isolation;
+  const { locked, tagged, opened, restrained } = dossier.isolation;
   return order.restore
     .map((step) => step.subject)
-    .filter((subject) => subject in locked || subject in opened || subject in restrained);
+    .filter((subject) => [locked, tagged, opened, restrained].some((held) => subject in held));
 }
 
 /** What keeps the job from being closed. */

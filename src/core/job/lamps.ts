@@ -17,10 +17,10 @@ export interface Lamp {
   readonly route: readonly string[];
 }
 
-/** The plan as far as it has been carried out with locks on. */
+/** The plan as far as it has been carried out with locks on, or tags where nothing else could be fitted. */
 export function listCarriedOut(dossier: Dossier): IsolationPlan {
   return {
-    close: Object.keys(dossier.isolation.locked),
+    close: [...Object.keys(dossier.isolation.locked), ...Object.keys(dossier.isolation.tagged)],
     open: Object.keys(dossier.isolation.opened),
     restrain: Object.keys(dossier.isolation.restrained),
   };
@@ -50,6 +50,7 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
       .every((step) => isStepDone(dossier.isolation, step));
   const found =
     findLiveWords(dossier, order) ??
+    findAlarmWords(dossier) ??
     findOutgrownWords(dossier, site) ??
     findRelitWords(dossier, order);
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
@@ -92,6 +93,11 @@ function findLiveWords(dossier: Dossier, order: WorkOrder | undefined): string |
   }
   const [station] = Object.keys(foundMoving);
   return station && `it moved when started from ${station}: find the energy that was missed`;
+}
+
+/** Words on an alarm that stands. */
+function findAlarmWords({ isolation: { alarm } }: Dossier): string | undefined {
+  return alarm && `alarm at ${alarm.where}: ${alarm.seen}`;
 }
 
 function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lamp[] {

@@ -1,3 +1,4 @@
+import { AMISS_ROWS } from '../../../tests/support/refusal-rows/amiss';
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
 import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
 import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
@@ -11,6 +12,7 @@ const REFUSALS = [
   ...ISOLATING_ROWS,
   ...PERMIT_ROWS,
   ...LOCK_ROWS,
+  ...AMISS_ROWS,
   ...RESTORING_ROWS,
 ];
 

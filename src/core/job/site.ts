@@ -35,6 +35,8 @@ export interface OtherJobs {
   readonly personOn: ReadonlyMap<string, string>;
   /** The job whose lock was taken off for a person who has not been told yet. */
   readonly untold: ReadonlyMap<string, string>;
+  /** The job on which a lock was found unfit, by lock, until it is made good. */
+  readonly unfit: ReadonlyMap<string, string>;
   /** The jobs that are not closed, read when they are asked for. */
   readonly open: () => readonly OpenJob[];
 }

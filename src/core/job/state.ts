@@ -1,6 +1,6 @@
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
-import type { LOCKOUT_WAYS } from './commands';
+import type { LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
 import type { ElectricalRound, ProofDemand } from '../proving';
 
 /** Who did something and when (ISO 8601, UTC). */
@@ -76,7 +76,31 @@ export interface LockedBox extends OwnLock {
 }
 
 /** What makes proofs of before worthless. */
-export type RelitWhy = 'left-unattended' | 'shift-changed';
+export type RelitWhy =
+  'left-unattended' | 'shift-changed' | 'after-alarm' | 'after-test' | 'after-unfit-lock';
+
+/** A point held by a tag alone, because no lock can be fitted. */
+export interface TagAlone extends Mark {
+  readonly tag: string;
+  readonly reason: string;
+  readonly measure: string;
+  readonly accepter: string;
+}
+
+/** A lock whose key is lost or that is damaged: it is never hung again before it is made good. */
+export interface UnfitLock extends Mark {
+  readonly finding: (typeof LOCK_FINDINGS)[number];
+  readonly seen: string;
+}
+
+/** A sanction to test: which points are lifted for it, and which of them are by now. */
+export interface TestRun extends Mark {
+  readonly what: (typeof TEST_KINDS)[number];
+  readonly purpose: string;
+  readonly points: readonly string[];
+  readonly performer: string;
+  readonly lifted: readonly string[];
+}
 
 /** What has been done in the field, by id of link, outlet, store, proof and start station. */
 export interface IsolationRecord {
@@ -96,6 +120,13 @@ export interface IsolationRecord {
   readonly attended?: string;
   /** Why what had been proved no longer counts, and since when (ISO 8601, UTC). */
   readonly relit?: { readonly why: RelitWhy; readonly at: string };
+  /** Points held by a tag alone. */
+  readonly tagged: Readonly<Record<string, TagAlone>>;
+  /** A reading or noise that is not accounted for, until its cause is found. */
+  readonly alarm?: Mark & { readonly where: string; readonly seen: string };
+  readonly unfit: Readonly<Record<string, UnfitLock>>;
+  /** The test that is sanctioned and has not been run. */
+  readonly test?: TestRun;
   readonly lockout: (typeof LOCKOUT_WAYS)[number];
   readonly box?: LockedBox;
   /** Hasps put on beyond what is there: by box or point. */

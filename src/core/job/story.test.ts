@@ -114,6 +114,28 @@ const HANDOVERS: Step[] = [
   ['ada', { kind: 'chain-hasp', where: 'BOX-1' }],
 ];
 
+/** Steps of alarms, unfit locks and tests. */
+const AMISS: Step[] = [
+  ['kit', { kind: 'raise-alarm', where: 'P201-CAS', seen: 'hissing' }],
+  ['hana', { kind: 'clear-alarm', found: 'a hose of the next job' }],
+  ['kit', { kind: 'report-lock', lock: 'E-01', finding: 'damaged', seen: 'bent' }],
+  ['elif', { kind: 'replace-lock', link: 'CB-P201', lock: 'E-10', how: 'cut' }],
+  ['ada', { kind: 'renew-lock', lock: 'E-01', done: 'new shackle' }],
+  ...(['run', 'inch'] as const).map((what): Step => {
+    const points = ['CB-P201', 'FS-TR2004'];
+    const purpose = 'rotation';
+    return [
+      'hana',
+      { kind: 'sanction-test', what, purpose, points, clear: true, performer: 'jun' },
+    ];
+  }),
+  ['elif', { kind: 'lift-for-test', point: 'CB-P201' }],
+  ['elif', { kind: 'lift-for-test', point: 'FS-TR2004' }],
+  ['cora', { kind: 'run-test', ran: true, seen: 'turns the right way' }],
+  ['elif', { kind: 'lock-point', link: 'CB-P201', lock: 'E-11', tag: 'T' }],
+  ['elif', { kind: 'lock-point', link: 'FS-TR2004', lock: 'E-12', tag: 'T' }],
+];
+
 /** More for a long run: 300 seeds are over 100,000 commands. */
 const SEEDS = Number(process.env.LANTERN_JOB_SEEDS ?? 12);
 
@@ -134,6 +156,7 @@ describe('no sequence of commands whatsoever', () => {
       }),
       ...OXMOOR_ON,
       ...HANDOVERS,
+      ...AMISS,
       ['gus', { kind: 'unlock-point', link: 'HV-2001' }],
       ...['kit', 'lena', 'finn'].map((owner): Step => {
         return ['hana', { kind: 'tell-absent-owner', owner, told: 'why and by whom' }];
@@ -142,9 +165,11 @@ describe('no sequence of commands whatsoever', () => {
     let signOns = 0;
     let removals = 0;
     let handovers = 0;
+    let lifts = 0;
     for (let seed = 1; seed <= SEEDS; seed++) {
       const dice = new Dice(seed);
       let state: DossierState;
+      let isCalledOff = false;
       let at = 0;
       let now = Date.parse(START);
       for (let step = 0; step < 350; step++) {
@@ -156,9 +181,12 @@ describe('no sequence of commands whatsoever', () => {
         const decision = decideJob(state, command, contextFor(actor, signed, time));
         if (inOrder && (decision.ok || dice.chance(0.3))) at += 1;
         if (!decision.ok) continue;
+        const found = ['raise-alarm', 'report-lock'].includes(command.kind);
         for (const event of decision.events) {
           if (event.kind === 'signed-on') {
             signOns += 1;
+            const missing = state && gateIsolation(state, site).map(({ code }) => code);
+            expect({ seed, step, missing }).toEqual({ seed, step, missing: [] });
             const removed = state?.absent[event.person];
             expect({
               seed,
@@ -174,6 +202,11 @@ describe('no sequence of commands whatsoever', () => {
           if (event.kind === 'point-unlocked') {
             const owner = state?.isolation.locked[event.link]?.by;
             expect({ seed, step, owner }).toEqual({ seed, step, owner: actor });
+          }
+          if (event.kind === 'lifted-for-test') {
+            lifts += 1;
+            const { permit } = state ?? {};
+            expect(permit?.kind === 'issued' ? permit.people : {}).toEqual({});
           }
           if (event.kind === 'control-handed-over') {
             handovers += 1;
@@ -201,7 +234,9 @@ describe('no sequence of commands whatsoever', () => {
           step,
           leaderless: [],
         });
-        if (state && on.length > 0) {
+        // A fact about the plant stands whoever is on: they are called off, and nobody else comes on.
+        isCalledOff = on.length > 0 && (isCalledOff || found);
+        if (state && on.length > 0 && !isCalledOff) {
           expect({
             seed,
             step,
@@ -213,5 +248,6 @@ describe('no sequence of commands whatsoever', () => {
     expect(signOns).toBeGreaterThan(5);
     expect(removals).toBeGreaterThan(0);
     expect(handovers).toBeGreaterThan(0);
+    expect(lifts).toBeGreaterThan(0);
   });
 });

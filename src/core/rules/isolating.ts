@@ -1,4 +1,4 @@
-import { fixed, LOCKOUT, rule, type Rule } from './rule';
+import { DUTIES, fixed, LOCKOUT, rule, type Rule } from './rule';
 
 /** Rules that refuse a step of isolating and proving. */
 export const ISOLATING_RULES = {
@@ -148,6 +148,121 @@ export const ISOLATING_RULES = {
     (f) => `The shift changed at ${f.since}: whoever takes over proves it for themselves.`,
     `orderly transfer between shifts (${LOCKOUT}(f)(4)); proving again: practice`,
     'Look at every lock, take every reading again, and try to start again.',
+  ),
+  'after-alarm': rule(
+    'prove',
+    (f) => `There was an alarm at ${f.since}: what was proved before no longer counts.`,
+    'a reading that moves relights the lamp (practice)',
+    'Take every reading again, and try to start again.',
+  ),
+  'after-test': rule(
+    'prove',
+    (f) => `Points were lifted for a test at ${f.since}: what was proved before no longer counts.`,
+    `isolated and proved again after a test (${LOCKOUT}(f)(1)(v))`,
+    'Isolate what was lifted, take every reading again, and try to start again.',
+  ),
+  'after-unfit-lock': rule(
+    'prove',
+    (f) => `A lock was found unfit at ${f.since}: what was proved before no longer counts.`,
+    'a lock that may not have held is no lock (practice)',
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
+  'alarm-standing': rule(
+    'prove',
+    (f) => `Alarm at ${f.place}: ${f.seen}. Its cause has not been found.`,
+    'a reading that moves holds the work (practice)',
+    'Everyone off. Find the cause, record it, and prove everything again.',
+  ),
+  'no-alarm': rule(
+    'prove',
+    fixed('No alarm stands.'),
+    'nothing to clear (site rule)',
+    'Look at the record.',
+  ),
+  'place-unknown': rule(
+    'prove',
+    (f) => `${f.place} is not on the drawing.`,
+    'an alarm names where it was seen (site rule)',
+    'Name a section, point, outlet or gauge of the drawing.',
+  ),
+  'test-open': rule(
+    'prove',
+    (f) => `A test is sanctioned and not over: ${f.purpose}.`,
+    `locks lifted for a test leave nobody inside (${LOCKOUT}(f)(1))`,
+    'Run it or call it off, then isolate and prove again.',
+  ),
+  'no-test': rule(
+    'prove',
+    fixed('No test is sanctioned.'),
+    `locks are lifted for a test only under a sanction (${LOCKOUT}(f)(1); practice)`,
+    'The issuing authority sanctions the test first.',
+  ),
+  'test-not-lifted': rule(
+    'prove',
+    (f) => `${f.points} not yet lifted.`,
+    'what was sanctioned is what is run (practice)',
+    'Lift them, or call the test off.',
+  ),
+  'test-spills': rule(
+    'prove',
+    (f) =>
+      `With those points lifted, ${f.source} reaches ${f.outlet} on ${f.section}, which stands open.`,
+    'no outlet stands open on live plant (energy model, section 5)',
+    'Lift that outlet too, or leave the barrier before it on.',
+  ),
+  'not-standing': rule(
+    'prove',
+    (f) => `${f.subject} does not stand isolated for this job.`,
+    'only named points that stand are lifted for a test (practice)',
+    'Name points of the plan that are locked, open or restrained now.',
+  ),
+  'point-shared': rule(
+    'prove',
+    (f) => `${f.job} needs ${f.subject} as it stands.`,
+    'a lock stays until the last job that needs it lets go (practice)',
+    (f) => `Wait until ${f.job} has released it.`,
+  ),
+  'inch-too-late': rule(
+    'prove',
+    fixed('An inch or spot is made before the last lock is on.'),
+    'after that it is a test run under the permit (practice)',
+    'Sanction a test run instead.',
+  ),
+  'area-not-clear': rule(
+    'prove',
+    fixed('The place has not been seen clear of people and tools.'),
+    `${LOCKOUT}(f)(1)(i)-(ii)`,
+    'Walk round it, clear it, and say so.',
+  ),
+  'lock-unfit': rule(
+    'isolate',
+    (f) => `Lock ${f.lock} was found unfit.`,
+    `locks are durable, and one key opens each (${LOCKOUT}(c)(5)(ii); practice)`,
+    'Take another lock; the coordinator records when this one is made good.',
+  ),
+  'unfit-on-point': rule(
+    'isolate',
+    (f) => `Lock ${f.lock} on ${f.link} was found unfit.`,
+    'a lock that may not hold is no lock (practice)',
+    (f) => `Hang another on ${f.link} first, then take ${f.lock} off.`,
+  ),
+  'unfit-lock-hangs': rule(
+    'isolate',
+    (f) => `Lock ${f.lock} still hangs.`,
+    'a lock is made good when it is off (practice)',
+    'Replace it where it hangs first.',
+  ),
+  'lock-is-fit': rule(
+    'isolate',
+    (f) => `Nobody has found ${f.lock} unfit.`,
+    'only an unfit lock is replaced while the isolation stands (practice)',
+    'Report what is wrong with it first.',
+  ),
+  'accepts-own': rule(
+    'isolate',
+    (f) => `${f.person} cannot accept their own tag.`,
+    DUTIES,
+    'Another issuing authority accepts it.',
   ),
   'not-tried': rule(
     'prove',

@@ -7,6 +7,7 @@ import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
 import { PlanDraftDesk } from '../planning/draft';
 import { UntoldPanel } from './absent';
+import { AmissPanels } from './amiss';
 import { BoxPanel } from './box-panel';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
@@ -14,6 +15,7 @@ import { PermitPanel } from './permit-panel';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
 import { StoredPanel } from './stored-panel';
+import { TestPanel } from './test-panel';
 import type { DossierProps } from './types';
 import { WalkDownPanel } from './walk-down-panel';
 import { WorkPanel } from './work-panel';
@@ -150,6 +152,7 @@ function StagePanel(props: DossierProps) {
         <>
           <IsolatePanel {...props} />
           <BoxPanel {...props} />
+          <TestPanel {...props} />
         </>
       );
     case 'permit':
@@ -165,6 +168,7 @@ function StagePanel(props: DossierProps) {
           {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
           <WorkPanel {...props} />
           <BoxPanel {...props} />
+          <TestPanel {...props} />
         </>
       );
     case 'restore':
@@ -202,6 +206,7 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />
             <StagePanel {...props} />
+            <AmissPanels {...props} />
             <UntoldPanel {...props} />
           </PlanDraftDesk>
           {view.stage !== 'closed' && <StoredPanel jobId={jobId} view={view} names={names} />}

@@ -23,6 +23,39 @@ const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
 
 const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
 
+/** A tag alone holds nothing: only where no lock can be fitted, with what holds besides, accepted by name. */
+function TagAlone({ link, props }: { readonly link: string; readonly props: DossierProps }) {
+  const run = useCommand();
+  return (
+    <details>
+      <summary className="cursor-pointer text-sm">No lock can be fitted</summary>
+      <SmallForm
+        button="Closed and tagged, without a lock"
+        onSend={(read) =>
+          void run({
+            kind: 'tag-point',
+            link,
+            tag: tagOf(props.jobId, link),
+            reason: read('reason'),
+            measure: read('measure'),
+            accepter: read('accepter'),
+          })
+        }
+      >
+        <TextField label="Why no lock can be fitted" name="reason" />
+        <TextField label="What keeps it shut besides" name="measure" />
+        <ChoiceField
+          label="Issuing authority who accepts it"
+          name="accepter"
+          options={props.choices.people
+            .filter(({ issues }) => issues)
+            .map(({ id, name }) => ({ id, label: name }))}
+        />
+      </SmallForm>
+    </details>
+  );
+}
+
 function StepForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
   const command = useCommand();
   const run = (one: Command) => void command(one);
@@ -54,19 +87,22 @@ function StepForm({ step, props }: { readonly step: Step; readonly props: Dossie
         ({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'),
       );
       return (
-        <SmallForm
-          button="Closed, locked, tagged"
-          onSend={(read) =>
-            run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
-          }
-        >
-          <ChoiceField
-            label="Lock"
-            name="lock"
-            options={free.map(({ id }) => ({ id, label: id }))}
-          />
-          <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
-        </SmallForm>
+        <>
+          <SmallForm
+            button="Closed, locked, tagged"
+            onSend={(read) =>
+              run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
+            }
+          >
+            <ChoiceField
+              label="Lock"
+              name="lock"
+              options={free.map(({ id }) => ({ id, label: id }))}
+            />
+            <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
+          </SmallForm>
+          <TagAlone link={step.subject} props={props} />
+        </>
       );
     }
     case 'let-down':

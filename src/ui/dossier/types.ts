@@ -12,6 +12,7 @@ export interface SiteChoices {
     employer: string;
     worker: boolean;
     leads: boolean;
+    issues: boolean;
     manager: boolean;
   }[];
 }

@@ -1,5 +1,6 @@
 import { notFound, redirect } from 'next/navigation';
 import { viewDossier } from '../../../core/job';
+import type { Role } from '../../../core/people/people';
 import { readNow } from '../../../server/clock';
 import { sharedDatabase } from '../../../server/database';
 import { describeAsBuilt } from '../../../server/as-built';
@@ -43,16 +44,19 @@ export default async function JobPage({
         locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
         boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),
         instruments: [...site.instruments.values()],
-        people: [...site.people.values()].map(({ id: one, name, employer, authorisations }) => ({
-          id: one,
-          name,
-          employer,
-          leads: authorisations.some(({ role }) => role === 'performing-authority'),
-          worker: authorisations.some(
-            ({ role }) => role === 'worker' || role === 'performing-authority',
-          ),
-          manager: authorisations.some(({ role }) => role === 'site-manager'),
-        })),
+        people: [...site.people.values()].map(({ id: one, name, employer, authorisations }) => {
+          const holds = (...roles: Role[]) =>
+            authorisations.some(({ role }) => roles.includes(role));
+          return {
+            id: one,
+            name,
+            employer,
+            worker: holds('worker', 'performing-authority'),
+            leads: holds('performing-authority'),
+            issues: holds('issuing-authority'),
+            manager: holds('site-manager'),
+          };
+        }),
       }}
     />
   );

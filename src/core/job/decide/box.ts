@@ -10,10 +10,12 @@ import { requireTold } from './told';
 /** Refuses a box that is not wanted, not there, in use or shut before every point is locked. */
 function requireBox(dossier: Dossier, box: string, context: Context): Refusal[] {
   const order = findWorkOrder(dossier, context.site);
-  const unlocked = (order?.plan.close ?? []).filter((link) => !(link in dossier.isolation.locked));
+  const { locked, tagged, test } = dossier.isolation;
+  const unlocked = (order?.plan.close ?? []).filter((link) => !(link in locked || link in tagged));
   const other = context.others.boxAt.get(box);
   return [
     ...gateWalkDown(dossier),
+    ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
     ...(dossier.isolation.lockout === 'each-point' ? [refuse('box-not-wanted')] : []),
     ...(dossier.isolation.box || dossier.restoring
       ? [refuse('already-done', { what: 'Locking the box' })]

@@ -6,6 +6,7 @@ import { type JobEvent } from '../events';
 import { type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
+import { decideAlarm } from './alarm';
 import { decideBox } from './box';
 import { decideCrew } from './crew';
 import { decideIsolating } from './isolating';
@@ -13,6 +14,8 @@ import { type Outcome } from './outcome';
 import { decidePermit } from './permit';
 import { decideRaise, decidePlanning } from './planning';
 import { decideRestoring } from './restoring';
+import { decideTestRun } from './test-run';
+import { decideUnfit } from './unfit';
 
 /** What a decider answers: events, or every reason against. */
 export type Decision =
@@ -49,6 +52,18 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hang-incoming':
     case 'take-off-control':
       return decideBox(dossier, command, context);
+    case 'raise-alarm':
+    case 'clear-alarm':
+      return decideAlarm(dossier, command, context);
+    case 'report-lock':
+    case 'replace-lock':
+    case 'renew-lock':
+    case 'tag-point':
+      return decideUnfit(dossier, command, context);
+    case 'sanction-test':
+    case 'lift-for-test':
+    case 'run-test':
+      return decideTestRun(dossier, command, context);
     case 'hang-crew-lock':
     case 'take-off-crew-lock':
       return decideCrew(dossier, command, context);
@@ -74,14 +89,16 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
   }
 }
 
+/** Someone whose lock was taken off may have to be told, and a lock be made good, long after. */
+const AFTER_CLOSING: readonly Command['kind'][] = ['tell-absent-owner', 'renew-lock'];
+
 /** Decides a command on a job: the events that follow, or every reason against it. Never throws on what a person can send. */
 export function decideJob(state: DossierState, command: Command, context: Context): Decision {
   const authority = requireAuthority(command, context);
   if (state === undefined && command.kind !== 'raise-job') {
     return { ok: false, refusals: [...authority, refuse('not-yet-raised')] };
   }
-  // Someone whose lock was taken off may have to be told long after.
-  if (state?.kind === 'closed' && command.kind !== 'tell-absent-owner')
+  if (state?.kind === 'closed' && !AFTER_CLOSING.includes(command.kind))
     return { ok: false, refusals: [refuse('job-closed')] };
   const outcome =
     state === undefined

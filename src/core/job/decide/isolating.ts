@@ -16,9 +16,11 @@ import { type Outcome } from './outcome';
 import { requireTold } from './told';
 
 /** Refuses a step that is not of the plan, is done, or comes before its turn. */
-function requireTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
+export function requireTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
   const unwalked = gateWalkDown(dossier);
   if (unwalked.length > 0) return unwalked;
+  const { test } = dossier.isolation;
+  if (test) return [refuse('test-open', { purpose: test.purpose })];
   if (dossier.restoring) return [refuse('already-done', { what: 'Isolating' })];
   const order = findWorkOrder(dossier, context.site);
   const step = order?.steps.find((one) => one.subject === subject && subject !== '');

@@ -17,7 +17,9 @@ export function requireLock(
   if (known === undefined) return [refuse('lock-unknown', { lock })];
   const here = listHanging(dossier).find((one) => one.lock === lock);
   const where = here?.where ?? context.others.lockAt.get(lock);
+  const isUnfit = lock in dossier.isolation.unfit || context.others.unfit.has(lock);
   return [
+    ...(isUnfit ? [refuse('lock-unfit', { lock })] : []),
     ...(known.use === wanted ? [] : [refuse('lock-wrong-use', { lock, use: known.use, wanted })]),
     ...(where === undefined ? [] : [refuse('lock-in-use', { lock, where })]),
   ];

@@ -1,6 +1,10 @@
 import type { JobEvent } from '../events';
 import type { IsolationRecord, Mark } from '../state';
+import { evolveControl, passControl } from './control';
 import { drop, put } from './ledger';
+import { evolveTestRun } from './test-run';
+import { evolveUnfit } from './unfit';
+import { relight, unprove } from './unprove';
 
 export const EMPTY_ISOLATION: IsolationRecord = {
   locked: {},
@@ -12,48 +16,15 @@ export const EMPTY_ISOLATION: IsolationRecord = {
   foundLive: {},
   foundMoving: {},
   walked: {},
+  tagged: {},
+  unfit: {},
   lockout: 'box',
   hasps: {},
 };
 
-/** Something came undone: what was proved before no longer proves anything. */
-const unprove = (isolation: IsolationRecord): IsolationRecord => ({
-  ...isolation,
-  proved: {},
-  tried: {},
-  waited: {},
-});
-
-/** The incoming control lock becomes the one in charge; the shift that takes over proves for itself. */
-function passControl(isolation: IsolationRecord, at: string): IsolationRecord {
-  const { box } = isolation;
-  if (!box?.incoming) return isolation;
-  const { incoming, ...rest } = box;
-  return {
-    ...unprove(isolation),
-    relit: { why: 'shift-changed', at },
-    box: { ...rest, ...incoming },
-  };
-}
-
-function evolveControl(
-  isolation: IsolationRecord,
-  event: Extract<
-    JobEvent,
-    { kind: 'incoming-hung' | 'incoming-withdrawn' | 'control-handed-over' }
-  >,
-  mark: Mark,
-): IsolationRecord {
-  const { box } = isolation;
-  if (!box) return isolation;
-  switch (event.kind) {
-    case 'incoming-hung':
-      return { ...isolation, box: { ...box, incoming: { ...mark, lock: event.lock } } };
-    case 'incoming-withdrawn':
-      return { ...isolation, box: { ...box, incoming: undefined } };
-    case 'control-handed-over':
-      return passControl(isolation, mark.at);
-  }
+/** A lock hung again after a test, when the box is shut already: its key goes in with the others. */
+function addKey({ box }: IsolationRecord, lock: string): Pick<IsolationRecord, 'box'> {
+  return box ? { box: { ...box, keys: [...box.keys, lock].sort() } } : {};
 }
 
 export function evolveIsolation(
@@ -70,7 +41,13 @@ export function evolveIsolation(
       return {
         ...isolation,
         locked: put(isolation.locked, event.link, { ...mark, lock: event.lock, tag: event.tag }),
+        ...addKey(isolation, event.lock),
       };
+    case 'point-tagged': {
+      const { link, tag, reason, measure, accepter } = event;
+      const alone = { ...mark, tag, reason, measure, accepter };
+      return { ...isolation, tagged: put(isolation.tagged, link, alone) };
+    }
     case 'outlet-opened':
       return {
         ...isolation,
@@ -125,6 +102,20 @@ export function evolveIsolation(
     case 'incoming-withdrawn':
     case 'control-handed-over':
       return evolveControl(isolation, event, mark);
+    case 'alarm-raised': {
+      const { where, seen } = event;
+      return { ...relight(isolation, 'after-alarm', mark.at), alarm: { ...mark, where, seen } };
+    }
+    case 'alarm-cleared':
+      return { ...isolation, alarm: undefined };
+    case 'lock-found-unfit':
+    case 'lock-replaced':
+    case 'lock-renewed':
+      return evolveUnfit(isolation, event, mark);
+    case 'test-sanctioned':
+    case 'lifted-for-test':
+    case 'test-run':
+      return evolveTestRun(isolation, event, mark);
     case 'box-opened':
       return { ...isolation, box: undefined };
     case 'store-freed':
@@ -132,7 +123,11 @@ export function evolveIsolation(
     case 'outlet-closed':
       return unprove({ ...isolation, opened: drop(isolation.opened, event.outlet) });
     case 'point-unlocked':
-      return unprove({ ...isolation, locked: drop(isolation.locked, event.link) });
+      return unprove({
+        ...isolation,
+        locked: drop(isolation.locked, event.link),
+        tagged: drop(isolation.tagged, event.link),
+      });
     case 'absent-lock-removed':
       if (isolation.box?.lock === event.lock) return passControl(isolation, mark.at);
       return isolation.locked[event.where]?.lock === event.lock

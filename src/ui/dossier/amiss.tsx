@@ -1,0 +1,133 @@
+'use client';
+
+import { listHanging } from '../../core/job';
+import { useCommand } from '../command/use-command';
+import { ChoiceField, Panel, SmallForm, TextField } from './field';
+import { listFree } from './box-panel';
+import type { DossierProps } from './types';
+
+const FINDING_NAMES = { 'key-lost': 'its key is lost', damaged: 'it is damaged' } as const;
+
+/** An alarm that stands: who has to come off, and the cause that has to be found. */
+function Alarm({ view, names }: DossierProps) {
+  const run = useCommand();
+  const { alarm } = view.dossier.isolation;
+  if (!alarm) return null;
+  const { permit } = view.dossier;
+  const on = permit.kind === 'issued' ? Object.keys(permit.people) : [];
+  return (
+    <Panel title="Alarm">
+      <p role="alert" className="border-2 border-error p-2">
+        <strong>
+          {alarm.where}: {alarm.seen}
+        </strong>{' '}
+        ({names[alarm.by] ?? alarm.by}).{' '}
+        {on.length > 0
+          ? `Call off by name: ${on.map((id) => names[id] ?? id).join(', ')}.`
+          : 'Nobody is signed on.'}
+      </p>
+      <SmallForm
+        button="The cause is found"
+        onSend={(read) => void run({ kind: 'clear-alarm', found: read('found') })}
+      >
+        <TextField label="Cause, and what was done about it" name="found" />
+      </SmallForm>
+    </Panel>
+  );
+}
+
+/** Locks found unfit: replaced where they hang, made good when they are off. */
+function UnfitLocks(props: DossierProps) {
+  const run = useCommand();
+  const { isolation } = props.view.dossier;
+  const unfit = Object.entries(isolation.unfit);
+  if (unfit.length === 0) return null;
+  return (
+    <Panel title="Unfit locks">
+      {unfit.map(([lock, { finding, seen }]) => {
+        const link = Object.entries(isolation.locked).find(([, hung]) => hung.lock === lock)?.[0];
+        return (
+          <div key={lock} data-unfit={lock}>
+            <p>
+              <strong className="font-mono">{lock}</strong>: {FINDING_NAMES[finding]} ({seen})
+            </p>
+            {link === undefined ? (
+              <SmallForm
+                button={`${lock} is made good`}
+                onSend={(read) => void run({ kind: 'renew-lock', lock, done: read('done') })}
+              >
+                <TextField label="What was done" name="done" />
+              </SmallForm>
+            ) : (
+              <SmallForm
+                button={`New lock on ${link}, then ${lock} off`}
+                onSend={(read) =>
+                  void run({ kind: 'replace-lock', link, lock: read('lock'), how: read('how') })
+                }
+              >
+                <ChoiceField label="New lock" name="lock" options={listFree(props, 'point')} />
+                <TextField label="How the old one came off" name="how" />
+              </SmallForm>
+            )}
+          </div>
+        );
+      })}
+    </Panel>
+  );
+}
+
+/** What is amiss on a job whose isolation has begun, and the forms by which anyone can say that something is. */
+export function AmissPanels(props: DossierProps) {
+  const run = useCommand();
+  const { view } = props;
+  const hanging = listHanging(view.dossier);
+  const begun = view.dossier.isolation.told !== undefined && view.stage !== 'closed';
+  return (
+    <>
+      <Alarm {...props} />
+      <UnfitLocks {...props} />
+      {begun && (
+        <details className="border-t-2 border-base-content pt-2">
+          <summary className="cursor-pointer font-bold">Something is amiss</summary>
+          <SmallForm
+            button="Raise an alarm: hold the work"
+            onSend={(read) =>
+              void run({ kind: 'raise-alarm', where: read('where'), seen: read('seen') })
+            }
+          >
+            <TextField label="Where (section, point or gauge)" name="where" />
+            <TextField label="What was read, seen or heard" name="seen" />
+          </SmallForm>
+          {hanging.length > 0 && (
+            <SmallForm
+              button="Report the lock"
+              onSend={(read) =>
+                void run({
+                  kind: 'report-lock',
+                  lock: read('lock'),
+                  finding: read('finding') === 'damaged' ? 'damaged' : 'key-lost',
+                  seen: read('seenOn'),
+                })
+              }
+            >
+              <ChoiceField
+                label="Lock"
+                name="lock"
+                options={hanging.map(({ lock, where }) => ({
+                  id: lock,
+                  label: `${lock} on ${where}`,
+                }))}
+              />
+              <ChoiceField
+                label="What is wrong"
+                name="finding"
+                options={Object.entries(FINDING_NAMES).map(([id, label]) => ({ id, label }))}
+              />
+              <TextField label="What was seen" name="seenOn" />
+            </SmallForm>
+          )}
+        </details>
+      )}
+    </>
+  );
+}
