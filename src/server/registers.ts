@@ -25,12 +25,15 @@ export const registerSchema = z.strictObject({
     z.strictObject({
       id: z.string().min(1),
       name: z.string().min(1),
-      reads: z.enum(['voltage', 'pressure', 'motion', 'temperature', 'gas']),
+      reads: z.enum(['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas']),
       contact: z.enum(['two-pole', 'non-contact', 'plug-in']).optional(),
       rated_v: z.number().gt(0).optional(),
       testedUntil: instant,
     }),
   ),
+  earths: z
+    .array(z.strictObject({ id: z.string().min(1), name: z.string().min(1), testedUntil: instant }))
+    .default([]),
 });
 export type Registers = z.infer<typeof registerSchema>;
 
@@ -64,7 +67,7 @@ const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
 export function readSite(db: Db, tiedTo?: number): SiteFacts {
   const newest = readPlantVersion(db);
   const plantVersion = tiedTo ?? newest;
-  const { locks, boxes, instruments } = registerSchema.parse(
+  const { locks, boxes, instruments, earths } = registerSchema.parse(
     readRegister(db, 'registers').document,
   );
   return {
@@ -78,6 +81,7 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
     locks: byId(locks),
     boxes: byId(boxes),
     instruments: byId<Instrument>(instruments),
+    earths: byId(earths),
   };
 }
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
   decideJob,
+  disciplineOf,
   evolveDossier,
   findWorkOrder,
   listSigners,
@@ -10,14 +11,15 @@ import {
   type SiteFacts,
 } from '../../src/core/job';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
-import type { Lock, Person } from '../../src/core/people/people';
+import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
 import { listPairs, type ElectricalRound } from '../../src/core/proving';
 import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
+import type { Step as WorkStep } from '../../src/core/sequence';
 
 interface SiteFile {
   people: Person[];
-  registers: { locks: Lock[]; boxes: []; instruments: [] };
+  registers: { locks: Lock[]; boxes: []; instruments: []; earths: EarthingSet[] };
 }
 /** Locks of Jun Ravensworth's own, enough for every point of the job. */
 const OWN_SET = Array.from({ length: 9 }, (_, n): Lock => {
@@ -36,6 +38,7 @@ export const site: SiteFacts = {
   locks: byId([...file.registers.locks, ...OWN_SET]),
   boxes: byId(file.registers.boxes),
   instruments: byId(file.registers.instruments),
+  earths: byId(file.registers.earths),
 };
 export const START = '2026-11-24T07:00:00.000Z';
 export const nobody = {
@@ -85,10 +88,29 @@ export const RAISE = {
 } satisfies Command;
 export const DRAFT = { kind: 'draft-plan', origin: 'effort', ...PLAN } satisfies Command;
 
+/** What is done half an hour before the proofs, so that it has let down and run down by then. */
+const BEFORE_PROVING: readonly Command['kind'][] = [
+  'tell-affected',
+  'stop-plant',
+  'lock-point',
+  'open-outlet',
+  'end-watch',
+];
+const timeOf = (command: Command, now: string, minutes: number): string =>
+  BEFORE_PROVING.includes(command.kind) && !('earth' in command)
+    ? new Date(Date.parse(now) - minutes * 60_000).toISOString()
+    : now;
+
 /** Applies commands that are all expected to be allowed; answers the state. */
-export function carryOut(steps: readonly Step[], from?: DossierState, now = START): DossierState {
+export function carryOut(
+  steps: readonly Step[],
+  from?: DossierState,
+  now = START,
+  minutesBefore = 30,
+): DossierState {
   return steps.reduce<DossierState>((state, [actor, command]) => {
-    const context = contextFor(actor, listSigners(command, actor), now);
+    const at = timeOf(command, now, minutesBefore);
+    const context = contextFor(actor, listSigners(command, actor), at);
     const decision = decideJob(state, command, context);
     if (!decision.ok) {
       throw new Error(
@@ -96,7 +118,7 @@ export function carryOut(steps: readonly Step[], from?: DossierState, now = STAR
       );
     }
     return decision.events.reduce<DossierState>(
-      (before, event) => evolveDossier(before, event, { by: actor, at: now }),
+      (before, event) => evolveDossier(before, event, { by: actor, at }),
       state,
     );
   }, from);
@@ -140,66 +162,102 @@ export const deadRound = (more: Partial<ElectricalRound> = {}): ElectricalRound 
   ...more,
 });
 
-/** The field work in the order that the work order gives. */
-export function fieldSteps(): Step[] {
-  const state = carryOut(USABLE);
+/** Who does what at Quillmere, by the role that isolates. */
+const BY_ROLE: Partial<Record<Role, string>> = {
+  'isolating-electrical': 'elif',
+  'isolating-process': 'finn',
+  'isolating-mechanical': 'finn',
+};
+const INSTRUMENT_FOR = {
+  voltage: 'VT-11',
+  pressure: 'PG-T1',
+  level: 'DG-6',
+  motion: 'TA-3',
+  temperature: 'TH-4',
+} as const;
+
+/** The field work of a job whose plan is walked down, in the order that the work order gives, each by someone entitled. */
+export function fieldStepsOf(state: DossierState): Step[] {
   const order = state && findWorkOrder(state, site);
   if (!order) throw new Error('no work order');
-  let lock = 0;
-  const steps = order.steps.map((step): Step => {
-    const tag = `T-${step.subject}`;
-    const isElectrical = ['CB-P201', 'FS-TR2004'].includes(step.subject);
+  const { graph } = site;
+  const isolatorOf = (id: string) => BY_ROLE[disciplineOf(graph, id)] ?? '';
+  const used = { E: 0, P: 0, earths: 0 };
+  const lockFor = (id: string) => {
+    const set = isolatorOf(id) === 'elif' ? 'E' : 'P';
+    used[set] += 1;
+    return `${set}-${String(used[set]).padStart(2, '0')}`;
+  };
+  const opening = ({ subject, phase, watched }: WorkStep): Step[] => {
+    const open = { kind: 'open-outlet', outlet: subject, tag: `T-${subject}` } as const;
+    if (phase === 'earth') {
+      used.earths += 1;
+      const earth = { set: `ES-${used.earths}`, endFirst: true };
+      return [['elif', { ...open, earth, second: 'tove' }]];
+    }
+    if (!watched) return [[isolatorOf(subject), open]];
+    return [
+      [isolatorOf(subject), { ...open, watcher: 'cora' }],
+      ['cora', { kind: 'end-watch', outlet: subject, end: 'drained', seen: 'ran empty' }],
+    ];
+  };
+  const proving = (id: string): Step => {
+    const demand = order.proofs.find((proof) => proof.id === id);
+    if (!demand) throw new Error(`no proof ${id}`);
+    const { kind, unit, sees, covers } = demand;
+    const volts = Math.max(
+      0,
+      ...covers.map((one) => graph.sections[graph.sectionAt.get(one) ?? -1]?.voltage_v ?? 0),
+    );
+    const command: Command = {
+      kind: 'prove',
+      proof: id,
+      reading: 0,
+      unit,
+      instrument: INSTRUMENT_FOR[kind],
+      seen: [...sees],
+      ...(kind === 'voltage' ? { round: deadRound({ source_v: 12_000 }) } : {}),
+      ...(kind === 'voltage' && volts > 1000 ? { second: 'tove' } : {}),
+    };
+    return [kind === 'voltage' ? 'elif' : 'finn', command];
+  };
+  return order.steps.flatMap((step): Step[] => {
+    const { subject } = step;
     switch (step.phase) {
       case 'tell':
-        return ['ada', { kind: 'tell-affected', who: 'control room' }];
+        return [['ada', { kind: 'tell-affected', who: 'control room' }]];
       case 'stop':
-        return ['cora', { kind: 'stop-plant', how: 'stopped at the panel' }];
+        return [['cora', { kind: 'stop-plant', how: 'stopped at the panel' }]];
       case 'isolate-drives':
       case 'isolate-flows':
-      case 'fit':
-        lock += 1;
-        return [
-          isElectrical ? 'elif' : 'finn',
-          {
-            kind: 'lock-point',
-            link: step.subject,
-            lock: `${isElectrical ? 'E' : 'P'}-${String(lock).padStart(2, '0')}`,
-            tag,
-          },
-        ];
+      case 'fit': {
+        const hung = { link: subject, lock: lockFor(subject), tag: `T-${subject}` };
+        return [[isolatorOf(subject), { kind: 'lock-point', ...hung }]];
+      }
       case 'let-down':
       case 'earth':
-        return ['finn', { kind: 'open-outlet', outlet: step.subject, tag }];
+        return opening(step);
       case 'restrain':
-        return ['finn', { kind: 'restrain-store', store: step.subject, how: 'clamped' }];
-      case 'wait':
-        return ['gus', { kind: 'wait-out-store', store: step.subject, seen: 'stands still' }];
-      case 'prove': {
-        const demand = order.proofs.find(({ id }) => id === step.subject);
-        const instrument = {
-          voltage: 'VT-11',
-          pressure: 'PG-T1',
-          motion: 'TA-3',
-          temperature: 'TH-4',
-        }[demand?.kind ?? 'motion'];
-        return [
-          demand?.kind === 'voltage' ? 'elif' : 'finn',
-          {
-            kind: 'prove',
-            proof: step.subject,
-            reading: 0,
-            unit: demand?.unit ?? 'bar',
-            instrument,
-            ...(demand?.kind === 'voltage' ? { round: deadRound() } : {}),
-          },
-        ];
+        return [[isolatorOf(subject), { kind: 'restrain-store', store: subject, how: 'clamped' }]];
+      case 'wait': {
+        const placed = graph.stores[graph.storeAt.get(subject) ?? -1];
+        const short = placed?.store.kind === 'capacitor' ? { volts: 2, shorted: true } : {};
+        const run = { store: subject, seen: 'stands still', ...short };
+        return [[isolatorOf(subject), { kind: 'wait-out-store', ...run }]];
       }
+      case 'prove':
+        return [proving(subject)];
       case 'try-start':
-        return ['cora', { kind: 'try-start', station: step.subject, moved: false }];
+        return [['cora', { kind: 'try-start', station: subject, moved: false }]];
     }
   });
-  return [...steps, ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }]];
 }
+
+/** The field work of the seal change, up to the control lock. */
+export const fieldSteps = (): Step[] => [
+  ...fieldStepsOf(carryOut(USABLE)),
+  ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }],
+];
 
 export const PERMIT: Step[] = [
   [
@@ -229,12 +287,20 @@ export function restoreSteps(state: DossierState): Step[] {
     if (kind === 'unlock' || kind === 'blind-out') {
       return [state.isolation.locked[subject]?.by ?? '', { kind: 'unlock-point', link: subject }];
     }
-    if (kind === 'free-store') return ['finn', { kind: 'free-store', store: subject }];
-    return ['finn', { kind: 'close-outlet', outlet: subject }];
+    const by = BY_ROLE[disciplineOf(site.graph, subject)] ?? '';
+    if (kind === 'free-store') return [by, { kind: 'free-store', store: subject }];
+    return [by, { kind: 'close-outlet', outlet: subject }];
   });
-  const walk = [...PLAN.close, ...PLAN.open].map((point): Step => {
-    const normal = PLAN.open.includes(point) || point === 'HV-2009' ? 'closed' : 'open';
-    return ['cora', { kind: 'walk-lineup', point, found: normal }];
+  const { graph } = site;
+  const earths = Object.keys(state.isolation.earths).length;
+  const lastEarth = order.restore.filter(({ kind }) => kind === 'earth-off').length;
+  if (earths > 0) {
+    back.splice(lastEarth, 0, ['elif', { kind: 'count-earths', counted: earths }]);
+  }
+  const walk = [...order.plan.close, ...order.plan.open].map((point): Step => {
+    const link = graph.links[graph.linkAt.get(point) ?? -1];
+    const found = link ? (link.normal ?? 'open') : 'closed';
+    return ['cora', { kind: 'walk-lineup', point, found }];
   });
   return [
     ['ada', { kind: 'open-box' }],

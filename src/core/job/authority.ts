@@ -80,6 +80,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'open-outlet':
     case 'close-outlet':
       return [disciplineOfOutlet(graph, command.outlet)];
+    case 'count-earths':
+      return ['isolating-electrical'];
     case 'restrain-store':
     case 'wait-out-store':
     case 'free-store':
@@ -105,6 +107,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['performing-authority'];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
+    case 'take-watch':
+    case 'end-watch':
     // Anyone may stop the work.
     case 'raise-alarm':
     case 'report-lock':
@@ -129,6 +133,9 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'sign-on':
     case 'sign-off':
       return [command.person];
+    case 'prove':
+    case 'open-outlet':
+      return command.second === undefined ? [] : [command.second];
     case 'hang-crew-lock':
       return [actor, command.lead];
     case 'take-off-crew-lock':

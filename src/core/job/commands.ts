@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ACTIVITIES, GRADES } from '../plant/schema';
-import { ARRANGEMENT_NAMES } from '../proving';
+import { ARRANGEMENT_NAMES, SEEN } from '../proving';
 
 const id = z.string().trim().min(1).max(80);
 const words = z.string().trim().min(1).max(2000);
@@ -79,15 +79,41 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('tell-affected'), who: words }),
   z.strictObject({ kind: z.literal('stop-plant'), how: words }),
   z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id }),
-  z.strictObject({ kind: z.literal('open-outlet'), outlet: id, tag: id }),
+  z.strictObject({
+    kind: z.literal('open-outlet'),
+    outlet: id,
+    tag: id,
+    /** Who stands by while a liquid is drained. */
+    watcher: id.optional(),
+    /** The set that an earth is put on with, its earth end first. */
+    earth: z.strictObject({ set: id, endFirst: z.boolean() }).optional(),
+    second: id.optional(),
+  }),
+  z.strictObject({ kind: z.literal('take-watch'), outlet: id }),
+  z.strictObject({
+    kind: z.literal('end-watch'),
+    outlet: id,
+    end: z.enum(['drained', 'stopped']),
+    seen: words,
+  }),
   z.strictObject({ kind: z.literal('restrain-store'), store: id, how: words }),
-  z.strictObject({ kind: z.literal('wait-out-store'), store: id, seen: words }),
+  z.strictObject({
+    kind: z.literal('wait-out-store'),
+    store: id,
+    seen: words,
+    /** For a capacitor: what is left on it (V), and whether its terminals are shorted and stay so. */
+    volts: z.number().optional(),
+    shorted: z.boolean().optional(),
+  }),
   z.strictObject({
     kind: z.literal('prove'),
     proof: id,
     reading: z.number(),
-    unit: z.enum(['V', 'bar', 'rpm', '°C']),
+    unit: z.enum(['V', 'bar', 'm', 'rpm', '°C']),
     instrument: id,
+    seen: z.array(z.enum(SEEN)).max(SEEN.length).optional(),
+    /** Who stood by, where a second person is asked for. */
+    second: id.optional(),
     /** Asked for when voltage is proved; the highest pair is then the reading. */
     round: z
       .strictObject({
@@ -179,6 +205,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('open-box') }),
   z.strictObject({ kind: z.literal('free-store'), store: id }),
   z.strictObject({ kind: z.literal('close-outlet'), outlet: id }),
+  z.strictObject({ kind: z.literal('count-earths'), counted: z.int().min(0).max(100) }),
   z.strictObject({ kind: z.literal('unlock-point'), link: id }),
   z.strictObject({
     kind: z.literal('walk-lineup'),

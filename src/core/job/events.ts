@@ -19,6 +19,8 @@ export type JobEvent =
   | { readonly kind: 'plant-stopped'; readonly how: string }
   | ({ readonly kind: 'point-locked' } & Body<'lock-point'>)
   | ({ readonly kind: 'outlet-opened' } & Body<'open-outlet'>)
+  | ({ readonly kind: 'watch-taken' } & Body<'take-watch'>)
+  | ({ readonly kind: 'watch-ended' } & Body<'end-watch'>)
   | ({ readonly kind: 'store-restrained' } & Body<'restrain-store'>)
   | ({ readonly kind: 'store-waited-out' } & Body<'wait-out-store'>)
   | ({ readonly kind: 'proved' } & Body<'prove'>)
@@ -80,6 +82,7 @@ export type JobEvent =
   | { readonly kind: 'box-opened' }
   | { readonly kind: 'store-freed'; readonly store: string }
   | { readonly kind: 'outlet-closed'; readonly outlet: string }
+  | ({ readonly kind: 'earths-counted' } & Body<'count-earths'>)
   | { readonly kind: 'point-unlocked'; readonly link: string; readonly lock: string }
   | { readonly kind: 'lineup-walked'; readonly point: string; readonly found: 'open' | 'closed' }
   | { readonly kind: 'plant-taken-back'; readonly told: string }

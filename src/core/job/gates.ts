@@ -27,6 +27,7 @@ export function isStepDone(
     case 'fit':
       return step.subject in isolation.locked || step.subject in isolation.tagged;
     case 'let-down':
+      return step.subject in isolation.opened && !(step.subject in isolation.watched);
     case 'earth':
       return step.subject in isolation.opened;
     case 'restrain':

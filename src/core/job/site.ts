@@ -1,7 +1,7 @@
 import type { GradePolicy } from '../isolation';
 import { computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
-import type { Instrument, Lock, LockBox, Person } from '../people/people';
+import type { EarthingSet, Instrument, Lock, LockBox, Person } from '../people/people';
 import { listProofs, type ProofDemand } from '../proving';
 import {
   listStartStations,
@@ -24,6 +24,8 @@ export interface SiteFacts {
   readonly locks: ReadonlyMap<string, Lock>;
   readonly boxes: ReadonlyMap<string, LockBox>;
   readonly instruments: ReadonlyMap<string, Instrument>;
+  /** Portable earthing sets. */
+  readonly earths: ReadonlyMap<string, EarthingSet>;
 }
 
 /** What other jobs hold at this moment. */

@@ -1,7 +1,7 @@
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
-import type { ElectricalRound, ProofDemand } from '../proving';
+import type { ElectricalRound, ProofDemand, Seen } from '../proving';
 
 /** Who did something and when (ISO 8601, UTC). */
 export interface Mark {
@@ -58,6 +58,8 @@ export interface Proof extends Mark {
   readonly reading: number;
   readonly unit: ProofDemand['unit'];
   readonly instrument: string;
+  readonly seen?: readonly Seen[];
+  readonly second?: string;
   /** The round with the voltage tester, when voltage was proved. */
   readonly round?: ElectricalRound;
 }
@@ -108,6 +110,10 @@ export interface IsolationRecord {
   readonly stopped?: Mark & { readonly how: string };
   readonly locked: Readonly<Record<string, HungLock>>;
   readonly opened: Readonly<Record<string, Mark & { readonly tag: string }>>;
+  /** Who stands by while a liquid drains, by outlet, until it has run empty or was stopped. */
+  readonly watched: Readonly<Record<string, Mark & { readonly watcher: string }>>;
+  /** Earths put on, with the set each was put on with, until they are counted off. */
+  readonly earths: Readonly<Record<string, string>>;
   readonly restrained: Readonly<Record<string, Mark & { readonly how: string }>>;
   readonly waited: Readonly<Record<string, Mark & { readonly seen: string }>>;
   readonly proved: Readonly<Record<string, Proof>>;

@@ -1,7 +1,7 @@
 import { findStored, type StoredEnergy } from '../bench';
 import { checkPlan, computeCost, type CheckResult, type PlanCost } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
-import type { ProofDemand } from '../proving';
+import { isByTwo, type ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import type { RestoreStep, Step } from '../sequence';
 import { findEndOfProofs, standAt } from './attendance';
@@ -30,6 +30,8 @@ export interface DossierView {
     (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
   readonly steps: readonly (Step & { readonly done: boolean })[];
   readonly proofs: readonly ProofDemand[];
+  /** Proofs that are done by two. */
+  readonly twoPersons: readonly string[];
   readonly restore: readonly (RestoreStep & { readonly done: boolean })[];
   readonly lineup: readonly {
     readonly point: string;
@@ -127,6 +129,7 @@ export function viewDossier(known: Dossier, site: SiteFacts, now: string): Dossi
       done: isStepDone(dossier.isolation, step),
     })),
     proofs: order?.proofs ?? [],
+    twoPersons: (order?.proofs ?? []).filter((proof) => isByTwo(proof, graph)).map(({ id }) => id),
     restore: (order?.restore ?? []).map((step) => ({ ...step, done: !standing.has(step.subject) })),
     lineup: points.map((point) => ({
       point,

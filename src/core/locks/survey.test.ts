@@ -24,7 +24,7 @@ describe('surveyLocks', () => {
     expect(findings).toEqual([]);
     const hangs = (id: string) => all.find((lock) => lock.id === id)?.hangs;
     expect(hangs('E-01')).toMatchObject([
-      { job: 'J-1', where: 'CB-P201', as: 'point', by: 'elif', since: '2026-11-24T07:00:00.000Z' },
+      { job: 'J-1', where: 'CB-P201', as: 'point', by: 'elif', since: '2026-11-24T06:30:00.000Z' },
     ]);
     expect(hangs('C-1')).toMatchObject([{ where: 'BOX-1', as: 'control', by: 'ada' }]);
     expect(hangs('W-02')).toMatchObject([{ where: 'BOX-1', as: 'personal', by: 'kit' }]);

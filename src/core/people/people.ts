@@ -42,10 +42,18 @@ export interface LockBox {
 export interface Instrument {
   readonly id: string;
   readonly name: string;
-  readonly reads: 'voltage' | 'pressure' | 'motion' | 'temperature' | 'gas';
+  readonly reads: 'voltage' | 'pressure' | 'level' | 'motion' | 'temperature' | 'gas';
   /** How a voltage tester touches, and what it is rated for (V). */
   readonly contact?: 'two-pole' | 'non-contact' | 'plug-in';
   readonly rated_v?: number;
+  /** The last instant at which its test is in date. */
+  readonly testedUntil: string;
+}
+
+/** A portable set of earthing leads. */
+export interface EarthingSet {
+  readonly id: string;
+  readonly name: string;
   /** The last instant at which its test is in date. */
   readonly testedUntil: string;
 }

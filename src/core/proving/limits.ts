@@ -11,6 +11,7 @@ export const DEAD_LIMITS: Readonly<
       'dead means at or about zero volts (EN 50110-1, 3.4.5, from memory); 5 V is site practice',
   },
   pressure: { least: 0, most: 0, basis: 'a line is let down when the gauge reads zero (practice)' },
+  level: { least: 0, most: 0, basis: 'empty (practice)' },
   motion: { least: 0, most: 0, basis: 'standing still (practice)' },
   temperature: {
     least: -50,

@@ -7,6 +7,7 @@ import {
   type IsolationPlan,
   type PlantGraph,
 } from '../plant';
+import type { Seen } from './seen';
 import {
   computePlantState,
   sectionOfOutlet,
@@ -14,7 +15,7 @@ import {
   type Requirement,
 } from '../isolation';
 
-export type ProofKind = 'voltage' | 'pressure' | 'motion' | 'temperature';
+export type ProofKind = 'voltage' | 'pressure' | 'level' | 'motion' | 'temperature';
 
 /** One reading that has to be taken before the work may be called dead. */
 export interface ProofDemand {
@@ -26,11 +27,19 @@ export interface ProofDemand {
   readonly covers: readonly string[];
   /** Gauges that can give it; when empty it is read at the opened bleed or with a portable instrument. */
   readonly gauges: readonly string[];
-  readonly unit: 'V' | 'bar' | 'rpm' | '°C';
+  readonly unit: 'V' | 'bar' | 'm' | 'rpm' | '°C';
+  /** What has to be seen besides. */
+  readonly sees: readonly Seen[];
   readonly why: string;
 }
 
-const UNIT = { voltage: 'V', pressure: 'bar', motion: 'rpm', temperature: '°C' } as const;
+const UNIT = {
+  voltage: 'V',
+  pressure: 'bar',
+  level: 'm',
+  motion: 'rpm',
+  temperature: '°C',
+} as const;
 
 type EnergyClass = 'electrical' | 'fluid' | 'motion' | 'thermal' | 'other';
 
@@ -77,6 +86,7 @@ function listParts(
 const GAUGE_FOR: Readonly<Record<ProofKind, Gauge['reads']>> = {
   voltage: 'voltage',
   pressure: 'pressure',
+  level: 'level',
   motion: 'motion',
   temperature: 'temperature',
 };
@@ -85,7 +95,7 @@ function makeProof(
   graph: PlantGraph,
   part: Part,
   kind: ProofKind,
-  zone: ReadonlySet<number>,
+  { zone, sees = [] }: { readonly zone: ReadonlySet<number>; readonly sees?: readonly Seen[] },
   why: string,
 ): ProofDemand {
   const ids = part.sections.map((section) => graph.sections[section]?.id ?? '').sort();
@@ -104,6 +114,7 @@ function makeProof(
     covers: ids,
     gauges: [...here, ...gauges.filter((gauge) => !here.includes(gauge))].map(({ id }) => id),
     unit: UNIT[kind],
+    sees,
     why,
   };
 }
@@ -111,31 +122,83 @@ function makeProof(
 /** Above this (°C) a part has to be proved cool as well. Source: practice; skin burns within seconds at 60 °C. */
 export const HOT_PART_C = 60;
 
-function provePart(graph: PlantGraph, part: Part, zone: ReadonlySet<number>): ProofDemand[] {
+/** Outside this (°C) what stands about is neither hot nor cold to work on. Source: practice. */
+const USUAL_C = { least: 0, most: 43 } as const;
+
+interface Round {
+  readonly graph: PlantGraph;
+  readonly state: PlantState;
+  readonly zone: ReadonlySet<number>;
+}
+
+const holdsOpenOutlet = ({ graph, state }: Round, { sections }: Part): boolean =>
+  state.opened.some((outlet) => sections.includes(sectionOfOutlet(graph, outlet)));
+
+/** What is seen where a line is let down: the bleed, the flow, the level, the warmth. */
+function listFluidSigns(round: Round, part: Part, hasLevel: boolean): Seen[] {
+  const { graph } = round;
+  const isLiquid = part.sections.some((section) => graph.medium[section]?.phase === 'liquid');
+  const temperatures = part.sections.flatMap(
+    (section) => graph.sections[section]?.temperature_c ?? [],
+  );
+  const isUnusual = temperatures.some((one) => one < USUAL_C.least || one > USUAL_C.most);
+  return [
+    ...(holdsOpenOutlet(round, part) ? (['bleed-clear'] as const) : []),
+    'no-flow',
+    ...(isLiquid && !hasLevel ? (['no-level'] as const) : []),
+    ...(isUnusual ? (['ambient'] as const) : []),
+  ];
+}
+
+function proveFluid(round: Round, part: Part): ProofDemand[] {
+  const { graph, zone } = round;
+  const hasLevel = graph.plant.gauges.some(
+    ({ reads, section }) =>
+      reads === 'level' && part.sections.includes(graph.sectionAt.get(section) ?? -1),
+  );
+  const sees = listFluidSigns(round, part, hasLevel);
+  return [
+    makeProof(graph, part, 'pressure', { zone, sees }, 'the line is let down before it is opened'),
+    ...(hasLevel ? [makeProof(graph, part, 'level', { zone }, 'it is empty')] : []),
+  ];
+}
+
+function proveMotion({ graph, state, zone }: Round, part: Part): ProofDemand {
+  const isRestrained = [...state.restrained].some((store) =>
+    part.sections.includes(graph.stores[store]?.section ?? -1),
+  );
+  const sees: Seen[] = ['standing-still', ...(isRestrained ? (['restraint-in'] as const) : [])];
+  return makeProof(graph, part, 'motion', { zone, sees }, 'moving parts within reach stand still');
+}
+
+function provePart(round: Round, part: Part): ProofDemand[] {
+  const { graph, zone } = round;
   if (part.energy === 'electrical') {
     return [
-      makeProof(graph, part, 'voltage', zone, 'conductors inside the isolation are proved dead'),
+      makeProof(
+        graph,
+        part,
+        'voltage',
+        { zone },
+        'conductors inside the isolation are proved dead',
+      ),
     ];
   }
   if (!part.holdsWork) return [];
-  if (part.energy === 'motion') {
-    return [makeProof(graph, part, 'motion', zone, 'moving parts within reach stand still')];
-  }
+  if (part.energy === 'motion') return [proveMotion(round, part)];
   const hot = part.sections.some(
     (section) => (graph.sections[section]?.temperature_c ?? 0) > HOT_PART_C,
   );
   const cool = hot || part.energy === 'thermal';
   return [
-    ...(part.energy === 'fluid'
-      ? [makeProof(graph, part, 'pressure', zone, 'the line is let down before it is opened')]
-      : []),
-    ...(cool ? [makeProof(graph, part, 'temperature', zone, 'hot parts have cooled')] : []),
+    ...(part.energy === 'fluid' ? proveFluid(round, part) : []),
+    ...(cool ? [makeProof(graph, part, 'temperature', { zone }, 'hot parts have cooled')] : []),
   ];
 }
 
 /**
- * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation, pressure (and temperature
- * where it was hot) on each stretch of fluid that holds work, motion on each drive that holds work, and pressure in each
+ * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation, pressure (level where there is
+ * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work, motion on each drive that holds work, and pressure in each
  * bled space between two barriers. In the order of ids.
  */
 export function listProofs(
@@ -146,7 +209,7 @@ export function listProofs(
   const state = computePlantState(graph, plan);
   const zone = new Set(requirement.trace.zone);
   const inside = listParts(graph, state, requirement.trace.zone, zone).flatMap((part) =>
-    provePart(graph, part, zone),
+    provePart({ graph, state, zone }, part),
   );
   const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
   const between = state.opened
@@ -161,7 +224,7 @@ export function listProofs(
             graph,
             part,
             'pressure',
-            zone,
+            { zone, sees: ['bleed-clear', 'no-flow'] },
             'the bleed between the two barriers is open and clear',
           ),
         ),
@@ -169,3 +232,17 @@ export function listProofs(
   const all = new Map([...inside, ...between].map((proof) => [proof.id, proof]));
   return [...all.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
+
+/** The highest voltage (V) that a proof speaks for; 0 where the drawing gives none. */
+export const findLineVoltage = ({ covers }: ProofDemand, graph: PlantGraph): number =>
+  covers.reduce((most, id) => {
+    const section = graph.sections[graph.sectionAt.get(id) ?? -1];
+    return Math.max(most, section?.voltage_v ?? 0);
+  }, 0);
+
+/** Above this (V) proving dead and earthing are done by two. Source: practice; site rule. */
+export const TWO_PERSONS_V = 1000;
+
+/** Whether a proof is done by two. */
+export const isByTwo = (proof: ProofDemand, graph: PlantGraph): boolean =>
+  proof.kind === 'voltage' && findLineVoltage(proof, graph) > TWO_PERSONS_V;

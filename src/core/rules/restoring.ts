@@ -14,6 +14,18 @@ export const RESTORING_RULES = {
     'restoring order (energy model, section 7)',
     'Restore each point in order.',
   ),
+  'earths-not-counted': rule(
+    'restore',
+    fixed('The earths have not been counted off.'),
+    'every earth that was put on is counted off before a lock comes off (practice)',
+    'Count them and record the number.',
+  ),
+  'earth-count-wrong': rule(
+    'restore',
+    (f) => `${f.counted} counted, ${f.on} were put on: ${f.sets}.`,
+    'every earth that was put on is counted off (practice)',
+    'Find the missing one before anything is made live.',
+  ),
   'position-wrong': rule(
     'restore',
     (f) => `${f.subject} was found ${f.found}; its normal position is ${f.normal}.`,

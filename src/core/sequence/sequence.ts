@@ -15,6 +15,7 @@ import {
   type Link,
   type Outlet,
   type PlantGraph,
+  type Store,
 } from '../plant';
 import { listProofs } from '../proving';
 import { listWaits, type Wait, type Waits } from './waits';
@@ -45,6 +46,12 @@ export interface Step {
   readonly words: string;
   readonly minutes: number;
   readonly walk_m: number;
+  /** Seconds to wait before the reading that follows means anything. */
+  readonly wait_s?: number;
+  /** Someone stands by without a break until it has run empty. */
+  readonly watched?: true;
+  /** What is run down, at a step of waiting. */
+  readonly store?: Store['kind'];
 }
 
 interface Draft extends Omit<Step, 'walk_m'> {
@@ -108,6 +115,14 @@ function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantSta
   });
 }
 
+const waitOf = (wait: Wait | undefined) => (wait ? { wait_s: wait.seconds } : {});
+
+/** A liquid drained by hand is watched without a break: it has to be stopped when it goes wrong. Source: practice. */
+function isWatched(graph: PlantGraph, outlet: Outlet): boolean {
+  const medium = graph.medium[graph.sectionAt.get(outlet.section) ?? -1];
+  return outlet.kind === 'drain' && medium?.phase === 'liquid';
+}
+
 function draftOutlets(graph: PlantGraph, state: PlantState, waits: Waits): Draft[] {
   return state.opened.map((number) => {
     const outlet = graph.outlets[number] as Outlet;
@@ -121,6 +136,8 @@ function draftOutlets(graph: PlantGraph, state: PlantState, waits: Waits): Draft
         : `${outlet.id} (${outlet.kind}) on ${outlet.section}: open, it leads to ${outlet.leads_to}${outlet.system ? ` (${outlet.system})` : ''}${sayWait(waits.get(outlet.id))}`,
       minutes: openingMinutes(outlet) + waitMinutes(waits.get(outlet.id)),
       place: placeOfSection(graph, outlet.section),
+      ...waitOf(waits.get(outlet.id)),
+      ...(isWatched(graph, outlet) ? { watched: true } : {}),
     };
   });
 }
@@ -156,6 +173,8 @@ function draftStores(
         words: `${name}: ${waits.has(store.id) ? sayWait(waits.get(store.id)).slice(2) : 'wait until it has run down'}, and see that it has`,
         minutes: Math.max(OTHER_MINUTES.wait, waitMinutes(waits.get(store.id))),
         place,
+        store: store.kind,
+        ...waitOf(waits.get(store.id)),
       },
     ];
   });

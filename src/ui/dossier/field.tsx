@@ -60,6 +60,15 @@ export function ChoiceField({
   );
 }
 
+/** A box to tick, read as 'on' when it is. */
+export function CheckField({ name, label }: { readonly name: string; readonly label: string }) {
+  return (
+    <label className="flex w-full items-center gap-2 text-sm max-sm:min-h-11 max-sm:text-base">
+      <input type="checkbox" name={name} className="checkbox checkbox-sm max-sm:size-7" /> {label}
+    </label>
+  );
+}
+
 /** A form that hands its fields over as text. */
 export function SmallForm({
   onSend,

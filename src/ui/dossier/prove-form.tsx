@@ -6,15 +6,18 @@ import {
   ARRANGEMENT_NAMES,
   ARRANGEMENTS,
   listPairs,
+  SEEN_WORDS,
   type Arrangement,
   type ElectricalRound,
   type ProofDemand,
 } from '../../core/proving';
-import { ChoiceField, LIST_CLASS, SmallForm, TextField } from './field';
+import { CheckField, ChoiceField, LIST_CLASS, SmallForm, TextField } from './field';
+import { SecondField } from './second-field';
 import type { DossierProps } from './types';
 
 interface Proving {
   readonly demand: ProofDemand;
+  readonly props: DossierProps;
   readonly instruments: readonly { readonly id: string; readonly label: string }[];
   readonly run: (command: Command) => void;
 }
@@ -33,17 +36,22 @@ function ReadingForm({ demand, instruments, run }: Proving) {
           reading: Number(read('reading')),
           unit: demand.unit,
           instrument: read('instrument'),
+          seen: demand.sees.filter((one) => read(one) === 'on'),
         })
       }
     >
       <TextField label={`Reading (${demand.unit})`} name="reading" type="number" />
       <ChoiceField label="Instrument" name="instrument" options={instruments} />
+      {demand.sees.map((one) => (
+        <CheckField key={one} name={one} label={SEEN_WORDS[one]} />
+      ))}
     </SmallForm>
   );
 }
 
 /** A round with the voltage tester, in the order in which it is done. */
-function RoundForm({ demand, instruments, run }: Proving) {
+function RoundForm({ demand, instruments, run, props }: Proving) {
+  const isByTwo = props.view.twoPersons.includes(demand.id);
   const [arrangement, setArrangement] = useState<Arrangement>('four-wire');
   const pairs = listPairs(arrangement);
   const send = (read: (name: string) => string) => {
@@ -63,6 +71,7 @@ function RoundForm({ demand, instruments, run }: Proving) {
       unit: demand.unit,
       instrument: read('instrument'),
       round,
+      ...(isByTwo ? { second: read('second') } : {}),
     });
   };
   return (
@@ -85,6 +94,7 @@ function RoundForm({ demand, instruments, run }: Proving) {
       <ChoiceField label="Tester" name="instrument" options={instruments} />
       <TextField label="Known live source" name="source" />
       <TextField label="It is rated for (V)" name="source_v" type="number" />
+      {isByTwo && <SecondField props={props} />}
       <fieldset className="grid w-full gap-x-3 gap-y-1 border-l-4 border-base-300 pl-2 sm:grid-cols-3">
         <legend className="text-sm font-bold">In turn, as read</legend>
         <TextField label="Known source, before (V)" name="before_v" type="number" />
@@ -113,5 +123,5 @@ export function ProveForm({
     .filter(({ reads }) => reads === demand.kind)
     .map(({ id, name }) => ({ id, label: `${id} ${name}` }));
   const Form = demand.kind === 'voltage' ? RoundForm : ReadingForm;
-  return <Form demand={demand} instruments={instruments} run={run} />;
+  return <Form demand={demand} instruments={instruments} run={run} props={props} />;
 }

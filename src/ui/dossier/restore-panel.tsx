@@ -33,6 +33,7 @@ export function RestorePanel({ view, names, me, choices }: DossierProps) {
   const run = useCommand();
   const { isolation } = view.dossier;
   const next = view.restore.find(({ done }) => !done);
+  const earths = Object.keys(isolation.earths).length;
   const restored = next === undefined && !isolation.box;
   return (
     <Panel title="Restore">
@@ -74,6 +75,16 @@ export function RestorePanel({ view, names, me, choices }: DossierProps) {
           );
         })}
       </ol>
+      {earths > 0 &&
+        !isolation.box &&
+        !view.restore.some(({ kind, done }) => kind === 'earth-off' && !done) && (
+          <SmallForm
+            button="Counted off"
+            onSend={(read) => void run({ kind: 'count-earths', counted: Number(read('earths')) })}
+          >
+            <TextField label="Earths counted off" name="earths" type="number" />
+          </SmallForm>
+        )}
       {restored && (
         <>
           <h3 className="font-bold">Walk the line</h3>

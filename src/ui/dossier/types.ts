@@ -6,6 +6,7 @@ export interface SiteChoices {
   readonly locks: readonly { id: string; use: string; owner?: string; busy: boolean }[];
   readonly boxes: readonly { id: string; name: string; busy: boolean }[];
   readonly instruments: readonly { id: string; name: string; reads: string }[];
+  readonly earths: readonly { id: string; name: string }[];
   readonly people: readonly {
     id: string;
     name: string;
@@ -13,6 +14,8 @@ export interface SiteChoices {
     worker: boolean;
     leads: boolean;
     issues: boolean;
+    watches: boolean;
+    standsBy: boolean;
     manager: boolean;
   }[];
 }

@@ -1,3 +1,4 @@
+import type { Command } from '../../../src/core/job';
 import {
   WALKED,
   DRAFT,
@@ -16,6 +17,31 @@ import {
 /** Every pair of three wires dead, but one. */
 const readingsBut = (left?: string) =>
   Object.fromEntries(Object.entries(deadRound().readings).filter(([pair]) => pair !== left));
+
+/** Everything locked, nothing opened yet. */
+const DRAINING = () => {
+  const field = fieldSteps();
+  return carryOut(
+    field.slice(
+      0,
+      field.findIndex(([, { kind }]) => kind === 'open-outlet'),
+    ),
+    WALKED(),
+  );
+};
+const watched = () =>
+  carryOut(
+    [['finn', { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T', watcher: 'cora' }]],
+    DRAINING(),
+  );
+const DEAD_LINE: Command = {
+  kind: 'prove',
+  proof: 'pressure:P201-CAS',
+  reading: 0,
+  unit: 'bar',
+  instrument: 'PG-T1',
+  seen: ['bleed-clear', 'no-flow', 'no-level'],
+};
 
 /** Steps of this stage that are refused, with the codes. */
 export const ISOLATING_ROWS: RefusalRow[] = [
@@ -83,7 +109,7 @@ export const ISOLATING_ROWS: RefusalRow[] = [
     'drained before locked',
     STOPPED,
     'finn',
-    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T' },
+    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T', watcher: 'cora' },
     ['out-of-order'],
   ],
   ['proved before let down', STOPPED, 'elif', voltageProof({}), ['out-of-order']],
@@ -119,6 +145,7 @@ export const ISOLATING_ROWS: RefusalRow[] = [
       reading: -0.1,
       unit: 'bar',
       instrument: 'PG-T1',
+      seen: ['bleed-clear', 'no-flow', 'no-level'],
     },
     ['reading-not-dead'],
   ],
@@ -200,5 +227,83 @@ export const ISOLATING_ROWS: RefusalRow[] = [
     { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' },
     ['box-in-use'],
     { others: { ...nobody, boxAt: new Map([['BOX-1', 'J-0002']]) } },
+  ],
+  [
+    'a drain opened with nobody to watch it',
+    DRAINING,
+    'finn',
+    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T' },
+    ['watcher-missing'],
+  ],
+  [
+    'a drain watched by a worker',
+    DRAINING,
+    'finn',
+    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T', watcher: 'kit' },
+    ['role-missing'],
+  ],
+  [
+    'another step by the watcher',
+    watched,
+    'cora',
+    { kind: 'open-outlet', outlet: 'DR-2004', tag: 'T', watcher: 'dov' },
+    ['role-missing', 'watcher-busy'],
+  ],
+  [
+    'two drains watched by one',
+    watched,
+    'finn',
+    { kind: 'open-outlet', outlet: 'DR-2004', tag: 'T', watcher: 'cora' },
+    ['watcher-busy'],
+  ],
+  [
+    'a watch ended by another',
+    watched,
+    'finn',
+    { kind: 'end-watch', outlet: 'DR-2002', end: 'drained', seen: 'x' },
+    ['not-the-watcher'],
+  ],
+  [
+    'a watch ended that never began',
+    DRAINING,
+    'cora',
+    { kind: 'end-watch', outlet: 'DR-2002', end: 'drained', seen: 'x' },
+    ['not-watched'],
+  ],
+  ['a watch taken over', watched, 'dov', { kind: 'take-watch', outlet: 'DR-2002' }, []],
+  [
+    'restrained while it drains',
+    watched,
+    'finn',
+    { kind: 'restrain-store', store: 'ST-P201-SPR', how: 'clamped' },
+    ['out-of-order'],
+  ],
+  [
+    'read before it can have let down',
+    PROVING,
+    'finn',
+    DEAD_LINE,
+    ['let-down-too-soon'],
+    { now: '2026-11-24T06:31:00.000Z' },
+  ],
+  ['read after it has let down', PROVING, 'finn', DEAD_LINE, []],
+  [
+    'read without looking at the bleed',
+    PROVING,
+    'finn',
+    { ...DEAD_LINE, seen: ['no-flow', 'no-level'] },
+    ['not-seen'],
+  ],
+  [
+    'called run down too soon',
+    () => {
+      const field = fieldSteps();
+      const at = field.findIndex(([, { kind }]) => kind === 'wait-out-store');
+      return carryOut(field.slice(0, at), WALKED());
+    },
+    'gus',
+    { kind: 'wait-out-store', store: 'ST-P201-ROT', seen: 'x' },
+    ['run-down-too-soon'],
+    { now: '2026-11-24T06:30:10.000Z' },
   ],
 ];

@@ -44,6 +44,7 @@ export default async function JobPage({
         locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
         boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),
         instruments: [...site.instruments.values()],
+        earths: [...site.earths.values()],
         people: [...site.people.values()].map(({ id: one, name, employer, authorisations }) => {
           const holds = (...roles: Role[]) =>
             authorisations.some(({ role }) => roles.includes(role));
@@ -54,6 +55,13 @@ export default async function JobPage({
             worker: holds('worker', 'performing-authority'),
             leads: holds('performing-authority'),
             issues: holds('issuing-authority'),
+            watches: holds(
+              'area-operator',
+              'isolating-process',
+              'isolating-mechanical',
+              'isolating-electrical',
+            ),
+            standsBy: holds('isolating-electrical', 'area-operator'),
             manager: holds('site-manager'),
           };
         }),

@@ -41,6 +41,8 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'stop-plant':
     case 'lock-point':
     case 'open-outlet':
+    case 'take-watch':
+    case 'end-watch':
     case 'restrain-store':
     case 'wait-out-store':
     case 'prove':
@@ -81,6 +83,7 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'open-box':
     case 'free-store':
     case 'close-outlet':
+    case 'count-earths':
     case 'unlock-point':
     case 'walk-lineup':
     case 'take-back':

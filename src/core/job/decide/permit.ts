@@ -8,6 +8,7 @@ import { requireCrew } from './crew';
 import { requireHole, requireLock, requireOwn } from './lock';
 import { type Outcome, nameOf } from './outcome';
 import { requireTold } from './told';
+import { requireNotWatching } from './watch';
 
 function decideIssue(
   dossier: Dossier,
@@ -94,6 +95,7 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
         ? [refuse('performs-and-issues', { person: nameOf(context, person) })]
         : []),
       ...requireTold(dossier, person, context),
+      ...requireNotWatching(dossier, person, context),
       ...(on === undefined
         ? []
         : [refuse('already-on', { person: nameOf(context, person), job: on })]),

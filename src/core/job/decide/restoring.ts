@@ -54,12 +54,38 @@ function requireControl({ lock, by, incoming }: LockedBox, context: Context): Re
   ];
 }
 
+/** Earths are counted off against those that were put on, once every one of them is off. */
+function decideCount(dossier: Dossier, command: CommandOf<'count-earths'>): Outcome {
+  const { earths, opened } = dossier.isolation;
+  const on = Object.keys(earths);
+  const left = on.filter((outlet) => outlet in opened);
+  const { counted } = command;
+  return {
+    refusals: [
+      ...gateRestore(dossier),
+      ...(on.length === 0 ? [refuse('already-done', { what: 'Counting earths' })] : []),
+      ...(left.length > 0 ? [refuse('points-locked', { points: left.join(', ') })] : []),
+      ...(counted === on.length
+        ? []
+        : [
+            refuse('earth-count-wrong', {
+              counted,
+              on: on.length,
+              sets: on.map((outlet) => `${earths[outlet] ?? ''} on ${outlet}`).join(', '),
+            }),
+          ]),
+    ],
+    event: { ...command, kind: 'earths-counted' },
+  };
+}
+
 export function decideRestoring(
   dossier: Dossier,
   command: CommandOf<
     | 'open-box'
     | 'free-store'
     | 'close-outlet'
+    | 'count-earths'
     | 'unlock-point'
     | 'walk-lineup'
     | 'take-back'
@@ -89,11 +115,14 @@ export function decideRestoring(
         refusals: requireRestoreTurn(dossier, command.outlet, context),
         event: { kind: 'outlet-closed', outlet: command.outlet },
       };
+    case 'count-earths':
+      return decideCount(dossier, command);
     case 'unlock-point': {
       const hung = isolation.locked[command.link];
       return {
         refusals: [
           ...requireRestoreTurn(dossier, command.link, context),
+          ...(Object.keys(isolation.earths).length > 0 ? [refuse('earths-not-counted')] : []),
           ...(hung && hung.by !== context.actor
             ? [refuse('lock-not-yours', { lock: hung.lock, owner: nameOf(context, hung.by) })]
             : []),

@@ -5,10 +5,10 @@ import { gateHandBack } from '../gates';
 import { listHanging } from '../hanging';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
-import { requireTurn } from './isolating';
 import { requireLock } from './lock';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
+import { requireTurn } from './turn';
 
 function requireReportable(
   dossier: Dossier,

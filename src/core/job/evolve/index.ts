@@ -11,6 +11,8 @@ import { evolvePlan } from './plan';
 const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'point-locked',
   'outlet-opened',
+  'watch-taken',
+  'watch-ended',
   'store-restrained',
   'store-waited-out',
   'proved',

@@ -9,6 +9,8 @@ import { relight, unprove } from './unprove';
 export const EMPTY_ISOLATION: IsolationRecord = {
   locked: {},
   opened: {},
+  watched: {},
+  earths: {},
   restrained: {},
   waited: {},
   proved: {},
@@ -52,7 +54,24 @@ export function evolveIsolation(
       return {
         ...isolation,
         opened: put(isolation.opened, event.outlet, { ...mark, tag: event.tag }),
+        ...(event.watcher === undefined
+          ? {}
+          : {
+              watched: put(isolation.watched, event.outlet, { ...mark, watcher: event.watcher }),
+            }),
+        ...(event.earth ? { earths: put(isolation.earths, event.outlet, event.earth.set) } : {}),
       };
+    case 'watch-taken':
+      return {
+        ...isolation,
+        watched: put(isolation.watched, event.outlet, { ...mark, watcher: mark.by }),
+      };
+    case 'watch-ended': {
+      const watched = drop(isolation.watched, event.outlet);
+      return event.end === 'drained'
+        ? { ...isolation, watched }
+        : unprove({ ...isolation, watched, opened: drop(isolation.opened, event.outlet) });
+    }
     case 'store-restrained':
       return {
         ...isolation,
@@ -64,10 +83,11 @@ export function evolveIsolation(
         waited: put(isolation.waited, event.store, { ...mark, seen: event.seen }),
       };
     case 'proved': {
-      const { reading, unit, instrument, round } = event;
+      const { reading, unit, instrument, round, seen, second } = event;
+      const proof = { ...mark, reading, unit, instrument, round, seen, second };
       return {
         ...isolation,
-        proved: put(isolation.proved, event.proof, { ...mark, reading, unit, instrument, round }),
+        proved: put(isolation.proved, event.proof, proof),
         foundLive: drop(isolation.foundLive, event.proof),
       };
     }
@@ -118,6 +138,8 @@ export function evolveIsolation(
       return evolveTestRun(isolation, event, mark);
     case 'box-opened':
       return { ...isolation, box: undefined };
+    case 'earths-counted':
+      return { ...isolation, earths: {} };
     case 'store-freed':
       return unprove({ ...isolation, restrained: drop(isolation.restrained, event.store) });
     case 'outlet-closed':

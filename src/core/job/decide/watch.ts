@@ -1,0 +1,108 @@
+import { refuse, type Refusal } from '../../rules/book';
+import { requireRole } from '../authority';
+import { type CommandOf } from '../commands';
+import { findWorkOrder, type Context } from '../site';
+import { type Dossier } from '../state';
+import { requireInDate } from './instrument';
+import { nameOf, type Outcome } from './outcome';
+import { requireSecond } from './prove';
+import { requireTurn } from './turn';
+
+const WATCHERS = [
+  'area-operator',
+  'isolating-process',
+  'isolating-mechanical',
+  'isolating-electrical',
+] as const;
+
+/** Whoever watches a drain does nothing else: called away means stopped first, or another takes the watch. */
+export function requireNotWatching(dossier: Dossier, person: string, context: Context): Refusal[] {
+  const jobs = [{ id: context.jobId, dossier }, ...context.others.open()];
+  return jobs.flatMap(({ id, dossier: { isolation } }) =>
+    Object.entries(isolation.watched)
+      .filter(([, { watcher }]) => watcher === person)
+      .map(([outlet]) =>
+        refuse('watcher-busy', { person: nameOf(context, person), outlet, job: id }),
+      ),
+  );
+}
+
+function requireWatcher(
+  dossier: Dossier,
+  { outlet, watcher }: CommandOf<'open-outlet'>,
+  context: Context,
+): Refusal[] {
+  const order = findWorkOrder(dossier, context.site);
+  const step = order?.steps.find(
+    ({ phase, subject }) => phase === 'let-down' && subject === outlet,
+  );
+  if (!step?.watched) return [];
+  if (watcher === undefined) return [refuse('watcher-missing', { outlet })];
+  return [
+    ...requireRole(context, watcher, WATCHERS),
+    ...(watcher === context.actor ? [] : requireNotWatching(dossier, watcher, context)),
+  ];
+}
+
+/** Refuses an earth without its set, in date and not on elsewhere, its earth end first, and without a second person. */
+function requireEarth(
+  dossier: Dossier,
+  { outlet, earth, second }: CommandOf<'open-outlet'>,
+  context: Context,
+): Refusal[] {
+  const { graph, earths } = context.site;
+  if (graph.outlets[graph.outletAt.get(outlet) ?? -1]?.kind !== 'earth') return [];
+  if (!earth) return [refuse('earth-set-missing', { outlet }), ...requireSecond(second, context)];
+  const known = earths.get(earth.set);
+  const jobs = [dossier, ...context.others.open().map((other) => other.dossier)];
+  const on = jobs
+    .flatMap(({ isolation }) => Object.entries(isolation.earths))
+    .find(([, set]) => set === earth.set);
+  return [
+    ...(known
+      ? requireInDate(known, context)
+      : [refuse('instrument-unknown', { instrument: earth.set })]),
+    ...(on ? [refuse('earth-in-use', { set: earth.set, where: on[0] })] : []),
+    ...(earth.endFirst ? [] : [refuse('earth-end-first', { outlet })]),
+    ...requireSecond(second, context),
+  ];
+}
+
+/** Opening an outlet: a drain under watch, an earth with its set and two persons. */
+export function decideOpening(
+  dossier: Dossier,
+  command: CommandOf<'open-outlet'>,
+  context: Context,
+): Outcome {
+  return {
+    refusals: [
+      ...requireTurn(dossier, command.outlet, context),
+      ...requireWatcher(dossier, command, context),
+      ...requireEarth(dossier, command, context),
+    ],
+    event: { ...command, kind: 'outlet-opened' },
+  };
+}
+
+/** The watch over a drain: taken over by another who is there, and ended by the watcher. */
+export function decideWatch(
+  dossier: Dossier,
+  command: CommandOf<'take-watch' | 'end-watch'>,
+  context: Context,
+): Outcome {
+  const watch = dossier.isolation.watched[command.outlet];
+  const isTaking = command.kind === 'take-watch';
+  const { watcher } = watch ?? {};
+  return {
+    refusals: watch
+      ? [
+          ...(isTaking ? requireRole(context, context.actor, WATCHERS) : []),
+          ...(isTaking ? requireNotWatching(dossier, context.actor, context) : []),
+          ...(!isTaking && watcher !== context.actor
+            ? [refuse('not-the-watcher', { person: nameOf(context, watcher ?? '') })]
+            : []),
+        ]
+      : [refuse('not-watched', { outlet: command.outlet })],
+    event: isTaking ? { ...command, kind: 'watch-taken' } : { ...command, kind: 'watch-ended' },
+  };
+}

@@ -1,0 +1,217 @@
+'use client';
+
+import type { Command } from '../../core/job';
+import type { Step } from '../../core/sequence';
+import { useCommand } from '../command/use-command';
+import { CheckField, ChoiceField, SmallForm, TextField } from './field';
+import { ProveForm } from './prove-form';
+import { SecondField } from './second-field';
+import type { DossierProps } from './types';
+
+const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
+
+/** A tag alone holds nothing: only where no lock can be fitted, with what holds besides, accepted by name. */
+function TagAlone({ link, props }: { readonly link: string; readonly props: DossierProps }) {
+  const run = useCommand();
+  return (
+    <details>
+      <summary className="cursor-pointer text-sm">No lock can be fitted</summary>
+      <SmallForm
+        button="Closed and tagged, without a lock"
+        onSend={(read) =>
+          void run({
+            kind: 'tag-point',
+            link,
+            tag: tagOf(props.jobId, link),
+            reason: read('reason'),
+            measure: read('measure'),
+            accepter: read('accepter'),
+          })
+        }
+      >
+        <TextField label="Why no lock can be fitted" name="reason" />
+        <TextField label="What keeps it shut besides" name="measure" />
+        <ChoiceField
+          label="Issuing authority who accepts it"
+          name="accepter"
+          options={props.choices.people
+            .filter(({ issues }) => issues)
+            .map(({ id, name }) => ({ id, label: name }))}
+        />
+      </SmallForm>
+    </details>
+  );
+}
+
+/** Opening a vent, drain or bleed; whoever watches a drain stays until it is empty. */
+function OpenForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { jobId, choices } = props;
+  return (
+    <SmallForm
+      button="Opened"
+      onSend={(read) =>
+        void run({
+          kind: 'open-outlet',
+          outlet: step.subject,
+          tag: read('tag'),
+          ...(step.watched ? { watcher: read('watcher') } : {}),
+        })
+      }
+    >
+      <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
+      {step.watched && (
+        <ChoiceField
+          label="Who watches it until it is empty"
+          name="watcher"
+          options={choices.people
+            .filter(({ watches }) => watches)
+            .map(({ id, name }) => ({ id, label: name }))}
+        />
+      )}
+    </SmallForm>
+  );
+}
+
+/** Putting an earth on: by two, from a numbered set, the earth end first. */
+function EarthForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { jobId, choices } = props;
+  return (
+    <SmallForm
+      button="Earth is on"
+      onSend={(read) =>
+        void run({
+          kind: 'open-outlet',
+          outlet: step.subject,
+          tag: read('tag'),
+          earth: { set: read('set'), endFirst: read('endFirst') === 'on' },
+          second: read('second'),
+        })
+      }
+    >
+      <ChoiceField
+        label="Earthing set"
+        name="set"
+        options={choices.earths.map(({ id, name }) => ({ id, label: `${id} ${name}` }))}
+      />
+      <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
+      <SecondField props={props} />
+      <CheckField name="endFirst" label="the earth end went on first" />
+    </SmallForm>
+  );
+}
+
+/** Waiting out what is stored; a capacitor is read and shorted as well. */
+function WaitForm({ step }: { readonly step: Step }) {
+  const run = useCommand();
+  const isCapacitor = step.store === 'capacitor';
+  return (
+    <SmallForm
+      button="Run down"
+      onSend={(read) =>
+        void run({
+          kind: 'wait-out-store',
+          store: step.subject,
+          seen: read('seen'),
+          ...(isCapacitor
+            ? { volts: Number(read('volts')), shorted: read('shorted') === 'on' }
+            : {}),
+        })
+      }
+    >
+      {isCapacitor && <TextField label="Left on it (V)" name="volts" type="number" />}
+      <TextField label="What was seen" name="seen" />
+      {isCapacitor && (
+        <CheckField name="shorted" label="the terminals are shorted, and the short stays on" />
+      )}
+    </SmallForm>
+  );
+}
+
+/** What is asked for at one step of the work order. */
+export function StepForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
+  const command = useCommand();
+  const run = (one: Command) => void command(one);
+  const { jobId, choices } = props;
+  switch (step.phase) {
+    case 'tell':
+      return (
+        <SmallForm
+          button="Told"
+          onSend={(read) => run({ kind: 'tell-affected', who: read('who') })}
+        >
+          <TextField label="Who was told" name="who" />
+        </SmallForm>
+      );
+    case 'stop':
+      return (
+        <SmallForm
+          button="Stopped"
+          onSend={(read) => run({ kind: 'stop-plant', how: read('how') })}
+        >
+          <TextField label="How it was stopped" name="how" />
+        </SmallForm>
+      );
+    case 'isolate-drives':
+    case 'isolate-flows':
+    case 'fit': {
+      const electrical = step.phase === 'isolate-drives';
+      const free = choices.locks.filter(
+        ({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'),
+      );
+      return (
+        <>
+          <SmallForm
+            button="Closed, locked, tagged"
+            onSend={(read) =>
+              run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
+            }
+          >
+            <ChoiceField
+              label="Lock"
+              name="lock"
+              options={free.map(({ id }) => ({ id, label: id }))}
+            />
+            <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
+          </SmallForm>
+          <TagAlone link={step.subject} props={props} />
+        </>
+      );
+    }
+    case 'let-down':
+      return <OpenForm step={step} props={props} />;
+    case 'earth':
+      return <EarthForm step={step} props={props} />;
+    case 'restrain':
+      return (
+        <SmallForm
+          button="Restrained"
+          onSend={(read) => run({ kind: 'restrain-store', store: step.subject, how: read('how') })}
+        >
+          <TextField label="How it is held" name="how" />
+        </SmallForm>
+      );
+    case 'wait':
+      return <WaitForm step={step} />;
+    case 'prove':
+      return <ProveForm proof={step.subject} props={props} run={run} />;
+    case 'try-start':
+      return (
+        <div className="flex gap-2">
+          <button
+            className="btn btn-primary btn-sm max-sm:h-11"
+            onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}
+          >
+            It did not start; control is off
+          </button>
+          <button
+            className="btn btn-error btn-sm max-sm:h-11"
+            onClick={() => run({ kind: 'try-start', station: step.subject, moved: true })}
+          >
+            It moved
+          </button>
+        </div>
+      );
+  }
+}
