@@ -6,11 +6,13 @@ import {
   evolveDossier,
   findStage,
   listHanging,
+  timeOf,
   type Command,
   type Context,
   type Dossier,
   type DossierState,
   type JobEvent,
+  type Mark,
   type OtherJobs,
   type SiteFacts,
 } from '../core/job';
@@ -28,6 +30,8 @@ export interface Request {
   readonly key: string;
   readonly actor: string;
   readonly signed: readonly string[];
+  /** When it was entered (ISO 8601, UTC), where that was before it could be sent. */
+  readonly enteredAt?: string;
 }
 
 export type Answer =
@@ -55,10 +59,15 @@ export interface JobRecord {
   readonly history: readonly StoredEvent[];
 }
 
+/** Who did it and when: what was entered on a device and sent later counts from when it was entered. */
+function markOf({ actor, at, payload }: Pick<StoredEvent, 'actor' | 'at' | 'payload'>): Mark {
+  const { enteredAt = at } = payload as { readonly enteredAt?: string };
+  return { by: actor, at: enteredAt };
+}
+
 function replay(history: readonly StoredEvent[]): DossierState {
   return history.reduce<DossierState>(
-    (state, event) =>
-      evolveDossier(state, event.payload as JobEvent, { by: event.actor, at: event.at }),
+    (state, event) => evolveDossier(state, event.payload as JobEvent, markOf(event)),
     undefined,
   );
 }
@@ -190,6 +199,7 @@ export function carryOut(db: Db, request: Request): Answer {
     const context: Context = {
       jobId,
       now,
+      enteredAt: request.enteredAt,
       actor: request.actor,
       signed: new Set(request.signed),
       site,
@@ -199,17 +209,22 @@ export function carryOut(db: Db, request: Request): Answer {
     if (!decision.ok) {
       return { ok: false, kind: 'refused', refusals: decision.refusals.map(explainRefusal) };
     }
-    appendEvents(tx, streamOf(jobId), sequence, decision.events, {
+    const enteredAt = timeOf(request.command, context);
+    const events = decision.events.map((event) =>
+      enteredAt === now ? event : { ...event, enteredAt },
+    );
+    appendEvents(tx, streamOf(jobId), sequence, events, {
       actor: request.actor,
       at: now,
       policy: site.policy.version,
     });
-    const after = decision.events.reduce<DossierState>(
-      (before, event) => evolveDossier(before, event, { by: request.actor, at: now }),
+    const after = events.reduce<DossierState>(
+      (before, event) =>
+        evolveDossier(before, event, markOf({ actor: request.actor, at: now, payload: event })),
       state,
     ) as Dossier;
     project(tx, jobId, after, site);
-    const reached = sequence + decision.events.length;
+    const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)
       .values({
         key: request.key,

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { DRAFT, label } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { readStream, verifyLedger } from '../ledger';
 import { loadDemo } from './demo';
@@ -72,6 +73,41 @@ describe('carryOut', () => {
     db.$client.prepare("UPDATE job_row SET stage = 'closed' WHERE id = 'J-0002'").run();
     expect(compareProjections(db)).toEqual(['J-0002']);
     db.$client.prepare("UPDATE job_row SET stage = 'plan' WHERE id = 'J-0002'").run();
+  });
+});
+
+describe('a step entered before it was sent', () => {
+  let own: Db;
+  beforeAll(async () => {
+    own = openDatabase(':memory:');
+    await loadDemo(own);
+  });
+  afterAll(() => closeDatabase(own));
+  const send = (actor: string, command: Request['command'], enteredAt?: string) =>
+    carryOut(own, {
+      jobId: 'J-0001',
+      command,
+      expected: readJob(own, 'J-0001').sequence,
+      key: nanoid(),
+      actor,
+      signed: [actor],
+      enteredAt,
+    });
+  const stored = () => readStream(own, 'job/J-0001').at(-1)?.payload;
+
+  it('counts from when it was entered, where it was done at a point, and stays so when read again', () => {
+    const enteredAt = new Date(Date.parse(readNow(own)) - 600_000).toISOString();
+    expect(send('ada', DRAFT, enteredAt).ok).toBe(true);
+    expect(stored()).not.toHaveProperty('enteredAt');
+    expect(send('ada', { kind: 'submit-plan', drawingChecked: false }).ok).toBe(true);
+    expect(send('hana', { kind: 'accept-plan', note: '' }).ok).toBe(true);
+    expect(send('finn', label({ scanned: 'J-0001/HV-2001' }), enteredAt).ok).toBe(true);
+    expect(stored()).toMatchObject({ kind: 'label-checked', enteredAt });
+    const { state } = readJob(own, 'J-0001');
+    expect(state?.plan.kind === 'accepted' && state.plan.labels).toEqual({
+      'HV-2001': { by: 'finn', at: enteredAt },
+    });
+    expect(verifyLedger(own).whole).toBe(true);
   });
 });
 

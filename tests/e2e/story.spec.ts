@@ -4,6 +4,7 @@ import {
   choose,
   codesOf,
   expectNoBarriers,
+  letTimePass,
   nameOf,
   pinOf,
   press,
@@ -23,43 +24,53 @@ async function doRound(form: Locator): Promise<void> {
   }
 }
 
+const WORDS = ['Who was told', 'How it was stopped', 'How it is held', 'What was seen'];
+
+/** Who takes a step of the seal change. */
+function actorOf(phase: string, subject: string): string {
+  if (phase === 'tell') return 'ada';
+  if (phase === 'stop' || phase === 'try-start') return 'cora';
+  return phase === 'isolate-drives' || subject.startsWith('voltage:') ? 'elif' : 'finn';
+}
+
+/** Fills in what a step asks for and sends it. */
+async function fillStep(form: Locator, phase: string, subject: string): Promise<void> {
+  for (const label of WORDS) {
+    const box = form.getByLabel(label);
+    if (await box.count()) await type(box, 'as agreed with the control room');
+  }
+  const watcher = form.getByLabel('Who watches it until it is empty');
+  if (await watcher.count()) await choose(watcher, 'finn');
+  if (phase === 'prove' && subject.startsWith('voltage:')) await doRound(form);
+  else if (phase === 'prove') await type(form.getByLabel(/^Reading/), '0');
+  for (const box of await form.getByRole('checkbox').all()) await tick(box);
+  await press(form.locator('button.btn-primary, button[type="submit"]').first());
+}
+
 /** Does every open step of the work order, whoever it takes. */
 async function doField(page: Page, until: (phase: string) => boolean): Promise<void> {
+  let last = '';
+  let who = '';
   for (let turn = 0; turn < 60; turn++) {
     const step = page.locator('li[data-step]', { has: page.locator('form, button') }).first();
     if ((await step.count()) === 0) return;
     const phase = (await step.getAttribute('data-step')) ?? '';
     if (until(phase)) return;
     const subject = (await step.getAttribute('data-subject')) ?? '';
-    const electrical = phase === 'isolate-drives' || subject.startsWith('voltage:');
-    const actor =
-      phase === 'tell'
-        ? 'ada'
-        : phase === 'stop' || phase === 'try-start'
-          ? 'cora'
-          : electrical
-            ? 'elif'
-            : 'finn';
-    if (!(await page.getByText(nameOf(actor), { exact: true }).first().isVisible()))
-      await actAs(page, actor);
+    const isToWait = phase !== last && phase === 'wait';
+    if (isToWait) await letTimePass(page, 0.1);
+    last = phase;
+    const actor = actorOf(phase, subject);
+    if (isToWait || actor !== who) await actAs(page, actor);
+    who = actor;
     const form = page.locator(`li[data-step="${phase}"][data-subject="${subject}"]`);
-    if (phase === 'try-start') {
-      await press(form.getByRole('button', { name: /did not start/ }));
-    } else {
-      for (const label of [
-        'Who was told',
-        'How it was stopped',
-        'How it is held',
-        'What was seen',
-      ]) {
-        const box = form.getByLabel(label);
-        if (await box.count()) await type(box, 'as agreed with the control room');
-      }
-      if (phase === 'prove') {
-        if (subject.startsWith('voltage:')) await doRound(form);
-        else await type(form.getByLabel(/^Reading/), '0');
-      }
-      await press(form.getByRole('button'));
+    if (phase === 'try-start') await press(form.getByRole('button', { name: /did not start/ }));
+    else await fillStep(form, phase, subject);
+    const watch = form.locator('[data-watch]');
+    await expect(form.getByText('✓').or(watch)).toBeVisible();
+    if (await watch.count()) {
+      await type(watch.getByLabel('What was seen'), 'nothing comes any more');
+      await press(watch.getByRole('button', { name: 'It has run empty' }));
     }
     await expect(form).toContainText('✓');
   }
@@ -147,6 +158,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await doField(page, () => false);
   await actAs(page, 'ada');
   await press(page.getByRole('button', { name: 'Keys in, control lock on' }));
+  await sign(page, 'ada');
   await expect(page.getByRole('heading', { name: 'General permit' })).toBeVisible();
   await expect(page.getByTestId('lamps-dark')).not.toHaveText('0 dark');
   await expectNoBarriers(page);
@@ -197,7 +209,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await sign(page, 'kit');
   await expect(page.getByTestId('count-on')).toHaveText('0');
   await actAs(page, 'ada');
-  await press(page.getByRole('button', { name: 'demo: 1 h later' }));
+  await press(page.getByRole('button', { name: '1 h later' }));
   expect((await page.request.post('/api/clock', { data: { hours: 8 } })).ok()).toBe(true);
   await actAs(page, 'hana');
   await expect(page.getByText('LAPSED at', { exact: true })).toBeVisible();
@@ -220,6 +232,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
 
   await actAs(page, 'ada');
   await press(page.getByRole('button', { name: /Take control lock/ }));
+  await sign(page, 'ada');
   await expect(page.getByRole('button', { name: /Take control lock/ })).toHaveCount(0);
   for (const actor of ['finn', 'elif']) {
     await actAs(page, actor);

@@ -18,6 +18,9 @@ export const LOCK_FINDINGS = ['key-lost', 'damaged'] as const;
 /** A run under power with the permit live, or an inch or spot of a rotor before the last lock is on. */
 export const TEST_KINDS = ['run', 'inch'] as const;
 
+/** The code of a tag or point, scanned or typed where the step was done. */
+const SCANNED = { scanned: words.optional() };
+
 /** A worker's lock on the box; or, where each point is locked, their lock on each, by point. */
 const OWN_LOCKS = { lock: id.optional(), each: z.record(id, id).optional() };
 
@@ -60,6 +63,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('check-label'),
     point: id,
+    ...SCANNED,
     found: z.enum(LABEL_ANSWERS),
     note,
   }),
@@ -78,10 +82,11 @@ export const commandSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('tell-affected'), who: words }),
   z.strictObject({ kind: z.literal('stop-plant'), how: words }),
-  z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id }),
+  z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id, ...SCANNED }),
   z.strictObject({
     kind: z.literal('open-outlet'),
     outlet: id,
+    ...SCANNED,
     tag: id,
     /** Who stands by while a liquid is drained. */
     watcher: id.optional(),
@@ -96,10 +101,11 @@ export const commandSchema = z.discriminatedUnion('kind', [
     end: z.enum(['drained', 'stopped']),
     seen: words,
   }),
-  z.strictObject({ kind: z.literal('restrain-store'), store: id, how: words }),
+  z.strictObject({ kind: z.literal('restrain-store'), store: id, how: words, ...SCANNED }),
   z.strictObject({
     kind: z.literal('wait-out-store'),
     store: id,
+    ...SCANNED,
     seen: words,
     /** For a capacitor: what is left on it (V), and whether its terminals are shorted and stay so. */
     volts: z.number().optional(),
@@ -108,6 +114,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('prove'),
     proof: id,
+    ...SCANNED,
     reading: z.number(),
     unit: z.enum(['V', 'bar', 'm', 'rpm', '°C']),
     instrument: id,
@@ -126,7 +133,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
       })
       .optional(),
   }),
-  z.strictObject({ kind: z.literal('try-start'), station: id, moved: z.boolean() }),
+  z.strictObject({ kind: z.literal('try-start'), station: id, moved: z.boolean(), ...SCANNED }),
   z.strictObject({ kind: z.literal('choose-lockout'), way: z.enum(LOCKOUT_WAYS) }),
   z.strictObject({ kind: z.literal('chain-hasp'), where: id }),
   z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),
@@ -161,6 +168,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('tag-point'),
     link: id,
+    ...SCANNED,
     tag: id,
     /** Why no lock can be fitted. */
     reason: words,
@@ -203,13 +211,14 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hand-back'), cleared: z.boolean(), remarks: note }),
   z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
   z.strictObject({ kind: z.literal('open-box') }),
-  z.strictObject({ kind: z.literal('free-store'), store: id }),
-  z.strictObject({ kind: z.literal('close-outlet'), outlet: id }),
+  z.strictObject({ kind: z.literal('free-store'), store: id, ...SCANNED }),
+  z.strictObject({ kind: z.literal('close-outlet'), outlet: id, ...SCANNED }),
   z.strictObject({ kind: z.literal('count-earths'), counted: z.int().min(0).max(100) }),
-  z.strictObject({ kind: z.literal('unlock-point'), link: id }),
+  z.strictObject({ kind: z.literal('unlock-point'), link: id, ...SCANNED }),
   z.strictObject({
     kind: z.literal('walk-lineup'),
     point: id,
+    ...SCANNED,
     found: z.enum(['open', 'closed']),
   }),
   z.strictObject({ kind: z.literal('take-back'), told: words }),

@@ -1,4 +1,5 @@
 import { AMISS_ROWS } from '../../../tests/support/refusal-rows/amiss';
+import { FIELD_ROWS } from '../../../tests/support/refusal-rows/field';
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
 import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
 import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
@@ -9,6 +10,7 @@ import { explainRefusal, RULES, type RuleCode } from '../rules/book';
 
 const REFUSALS = [
   ...PLANNING_ROWS,
+  ...FIELD_ROWS,
   ...ISOLATING_ROWS,
   ...PERMIT_ROWS,
   ...LOCK_ROWS,

@@ -53,6 +53,8 @@ export interface OpenJob {
 export interface Context {
   readonly jobId: string;
   readonly now: string;
+  /** When it was entered on a device (ISO 8601, UTC), where that was before it could be sent. */
+  readonly enteredAt?: string;
   readonly actor: string;
   readonly signed: ReadonlySet<string>;
   readonly site: SiteFacts;

@@ -3,11 +3,12 @@ import { checkPlan, computeCost, type CheckResult, type PlanCost } from '../isol
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import { isByTwo, type ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
-import type { RestoreStep, Step } from '../sequence';
+import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { findEndOfProofs, standAt } from './attendance';
 import { findStage, isLapsed, isStepDone, listHolding, listStanding, type Stage } from './gates';
 import { computeLamps, type Lamp } from './lamps';
-import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import { findTarget, type ScanTarget } from './scan';
+import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier, Mark } from './state';
 
 export interface SourceView {
@@ -38,6 +39,8 @@ export interface DossierView {
     readonly normal: 'open' | 'closed';
     readonly done: boolean;
   }[];
+  /** Where each step, restoring step and point of the line-up is done, by its subject. */
+  readonly targets: Readonly<Record<string, ScanTarget>>;
   readonly lapsed: boolean;
   readonly now: string;
   /** Until when the proofs count when nobody comes. */
@@ -54,39 +57,13 @@ export interface DossierView {
   }[];
 }
 
-/** What a point is and where it is found. */
-function describePoint(graph: PlantGraph, part: keyof IsolationPlan, id: string) {
-  const areaOf = (section: string) => {
-    const found = graph.sections[graph.sectionAt.get(section) ?? -1];
-    const area = graph.plant.areas.find((one) => one.id === found?.area)?.name ?? '';
-    return `${found?.name ?? section}, ${area}`;
-  };
-  switch (part) {
-    case 'close': {
-      const link = graph.links[graph.linkAt.get(id) ?? -1];
-      const [a = '', b = ''] = link?.between ?? [];
-      return { what: link?.kind ?? '', where: `between ${areaOf(a)}, and ${areaOf(b)}` };
-    }
-    case 'open': {
-      const outlet = graph.outlets[graph.outletAt.get(id) ?? -1];
-      const leads = outlet ? `${outlet.kind}, leads to ${outlet.leads_to}` : '';
-      return { what: leads, where: `on ${areaOf(outlet?.section ?? '')}` };
-    }
-    case 'restrain': {
-      const placed = graph.stores[graph.storeAt.get(id) ?? -1];
-      const section = graph.sections[placed?.section ?? -1]?.id ?? '';
-      return { what: placed?.store.kind ?? '', where: `on ${areaOf(section)}` };
-    }
-  }
-}
-
 function viewWalkDown({ plan }: Dossier, graph: PlantGraph): DossierView['walkDown'] {
   if (plan.kind !== 'accepted') return [];
   return (['close', 'open', 'restrain'] as const).flatMap((part) =>
     plan.plan[part].map((point) => ({
       point,
       part,
-      ...describePoint(graph, part, point),
+      ...(describePoint(graph, point) ?? { what: '', where: '' }),
       seen: plan.labels[point],
     })),
   );
@@ -101,6 +78,17 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
     check: checkPlan(site.graph, requirement, plan),
     cost: computeCost(site.graph, plan),
   };
+}
+
+function viewTargets(order: WorkOrder | undefined, graph: PlantGraph): DossierView['targets'] {
+  if (!order) return {};
+  const { close, open, restrain } = order.plan;
+  const subjects = [...order.steps.map(({ subject }) => subject), ...close, ...open, ...restrain];
+  return Object.fromEntries(
+    subjects
+      .filter((subject) => subject !== '')
+      .map((subject) => [subject, findTarget(graph, order, subject)]),
+  );
 }
 
 const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
@@ -138,6 +126,7 @@ export function viewDossier(known: Dossier, site: SiteFacts, now: string): Dossi
         : 'closed',
       done: point in dossier.isolation.walked,
     })),
+    targets: viewTargets(order, graph),
     lapsed: isLapsed(dossier, now),
     now,
     proofsEnd: findEndOfProofs(dossier),

@@ -26,6 +26,18 @@ export const ISOLATING_RULES = {
     `order of work (energy model, section 7; ${LOCKOUT}(d))`,
     (f) => `Do ${f.first} first.`,
   ),
+  'wrong-point': rule(
+    'isolate',
+    (f) => `That code is ${f.scanned}. ${f.subject} is the ${f.where}.`,
+    'each point is known by its own code (practice)',
+    (f) => `Go to ${f.subject} and scan its tag or type its code there.`,
+  ),
+  'tag-of-other-job': rule(
+    'isolate',
+    (f) => `The tag ${f.scanned} was printed for ${f.job}.`,
+    'a tag says for which job it hangs (practice)',
+    'Take the tag of this job, or type the code of the point.',
+  ),
   'lock-unknown': rule(
     'isolate',
     (f) => `There is no lock ${f.lock} on this site.`,

@@ -32,6 +32,24 @@ export const SITE_RULES = {
     'a command is carried out once (site rule)',
     'Load the page again and repeat the step.',
   ),
+  'entered-ahead': rule(
+    'site',
+    (f) => `The device says that this was entered at ${f.at}, which has not come yet.`,
+    'an entry is not from the future (site rule)',
+    'Set the clock of the device right and enter the step again.',
+  ),
+  'entered-long-ago': rule(
+    'site',
+    (f) => `This was entered at ${f.at}, more than ${f.hours} h ago.`,
+    'an entry that was kept for too long does not speak for the plant as it is (site rule)',
+    'Look at the point again and enter the step again.',
+  ),
+  'reading-overtaken': rule(
+    'isolate',
+    (f) => `This was entered at ${f.at}, and ${f.what} at ${f.since}, after it.`,
+    'a reading proves only what stood when it was taken (practice)',
+    'Read it again and enter it anew.',
+  ),
   'job-closed': rule(
     'site',
     fixed('The job is closed; its record can be read but not changed.'),

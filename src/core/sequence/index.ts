@@ -1,2 +1,3 @@
+export * from './places';
 export * from './sequence';
 export * from './walk';

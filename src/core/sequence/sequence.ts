@@ -12,13 +12,13 @@ import {
   isFluid,
   STAGED_KINDS,
   type IsolationPlan,
-  type Link,
   type Outlet,
   type PlantGraph,
   type Store,
 } from '../plant';
 import { listProofs } from '../proving';
 import { listWaits, type Wait, type Waits } from './waits';
+import { placeOfLink, placeOfSection } from './places';
 import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
 
 /** Phases in working order; a step may not be done before every step of the phases above it. */
@@ -60,15 +60,6 @@ interface Draft extends Omit<Step, 'walk_m'> {
 
 /** Minutes for steps that are not points. Source: practice. */
 const OTHER_MINUTES = { tell: 5, stop: 5, wait: 5, prove: 4, 'try-start': 2 } as const;
-
-const placeOfSection = (graph: PlantGraph, id: string): Place | undefined =>
-  graph.sections[graph.sectionAt.get(id) ?? -1]?.at;
-
-function placeOfLink(graph: PlantGraph, link: Link): Place | undefined {
-  return (
-    link.at ?? placeOfSection(graph, link.between[0]) ?? placeOfSection(graph, link.between[1])
-  );
-}
 
 /**
  * How many barriers lie between each link of the plan and the work, counted along fluid alone: the supply side has the most.

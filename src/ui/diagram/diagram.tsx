@@ -159,6 +159,21 @@ function Links({
   });
 }
 
+/** The middle of a link, of an outlet or of a section of the drawing. */
+function findCentre(drawing: Diagram, id: string | undefined) {
+  const link = drawing.links.find((one) => one.id === id);
+  if (link) return { x: link.x, y: link.y };
+  const section = drawing.sections.find(
+    (one) => one.id === id || one.outlets.some((outlet) => outlet.id === id),
+  );
+  if (!section) return undefined;
+  const { x, y, width, height, outlets } = section;
+  const at = outlets.findIndex((outlet) => outlet.id === id);
+  return at < 0
+    ? { x: x + width / 2, y: y + height / 2 }
+    : { x: x + 14 + at * 22, y: y + height + 6 };
+}
+
 /** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, Ctrl and wheel to zoom. */
 export function PlantDiagram({
   drawing,
@@ -169,6 +184,7 @@ export function PlantDiagram({
   opened = [],
   asBuilt = {},
   height = 300,
+  focus,
   onPick,
 }: {
   readonly drawing: Diagram;
@@ -179,6 +195,8 @@ export function PlantDiagram({
   readonly opened?: readonly string[];
   readonly asBuilt?: Readonly<Record<string, string>>;
   readonly height?: number;
+  /** A link, outlet or section to stand in the middle, ringed. */
+  readonly focus?: string;
   readonly onPick?: Pick;
 }) {
   const frame = useRef<SVGSVGElement>(null);
@@ -201,16 +219,17 @@ export function PlantDiagram({
       Math.min(1.2, (wide - 16) / drawing.width, (height - 16) / drawing.height),
       least,
     );
-    const centre = drawing.sections.find(({ id }) => id === middle);
+    const centre = findCentre(drawing, focus) ?? findCentre(drawing, middle);
     const fits = drawing.width * scale <= wide;
-    const x = centre && !fits ? wide / 2 - (centre.x + centre.width / 2) * scale : 8;
-    const y = centre ? height / 2 - (centre.y + centre.height / 2) * scale : 8;
+    const x = centre && !fits ? wide / 2 - centre.x * scale : 8;
+    const y = centre ? height / 2 - centre.y * scale : 8;
     const start = zoomIdentity.translate(x, y).scale(scale);
     select(svg)
       .call(behaviour)
       .call((selection) => behaviour.transform(selection, start));
     setZooming(() => behaviour);
-  }, [drawing, height, least, middle]);
+  }, [drawing, height, least, middle, focus]);
+  const ring = findCentre(drawing, focus);
   const zoomBy = (factor: number) => {
     const svg = frame.current;
     if (svg && zooming) select(svg).call((selection) => zooming.scaleBy(selection, factor));
@@ -251,6 +270,15 @@ export function PlantDiagram({
           ))}
           <Sections drawing={drawing} marks={marks} onPick={onPick} />
           <Links drawing={drawing} marks={marks} onPick={onPick} />
+          {ring && (
+            <circle
+              cx={ring.x}
+              cy={ring.y}
+              r="30"
+              className="fill-none stroke-primary"
+              strokeWidth="4"
+            />
+          )}
         </g>
       </svg>
     </div>

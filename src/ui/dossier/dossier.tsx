@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import type { DossierView, Lamp, Stage } from '../../core/job';
-import { CommandDesk, Reasons } from '../command/use-command';
+import { Reasons } from '../command/reasons';
+import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
 import { PlanDraftDesk } from '../planning/draft';
@@ -191,6 +192,9 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
       <main className="grid gap-4 p-4 lg:grid-cols-[9rem_minmax(0,1fr)_21rem]">
         <div className="flex flex-col gap-3 lg:sticky lg:top-0 lg:self-start lg:py-2">
           <Spine stage={view.stage} />
+          <Link href={`/jobs/${jobId}/field`} className="underline">
+            Field page
+          </Link>
           <Link href={`/jobs/${jobId}/walk`} className="underline">
             Walk list
           </Link>

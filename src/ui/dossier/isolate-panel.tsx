@@ -1,24 +1,10 @@
 'use client';
 
-import type { Step } from '../../core/sequence';
 import { Panel } from './field';
+import { PHASE_NAMES } from './names';
 import { StepForm } from './step-form';
 import type { DossierProps } from './types';
 import { WatchRow } from './watch-row';
-
-export const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
-  tell: 'Tell',
-  stop: 'Stop',
-  'isolate-drives': 'Isolate drives',
-  'isolate-flows': 'Isolate flows',
-  'let-down': 'Let down',
-  restrain: 'Restrain',
-  wait: 'Wait out',
-  prove: 'Prove',
-  'try-start': 'Try to start',
-  fit: 'Fit positive',
-  earth: 'Earth',
-};
 
 /** The work order in the field: what is done, the next steps with their forms, and the lock box. */
 export function IsolatePanel(props: DossierProps) {

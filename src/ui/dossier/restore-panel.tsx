@@ -1,32 +1,11 @@
 'use client';
 
-import type { Command } from '../../core/job';
-import type { RestoreStep } from '../../core/sequence';
 import { useCommand } from '../command/use-command';
 import { AbsentForm } from './absent';
 import { Panel, SmallForm, TextField } from './field';
+import { RESTORE_NAMES } from './names';
+import { commandFor } from './restore-command';
 import type { DossierProps } from './types';
-
-const WORDS: Readonly<Record<RestoreStep['kind'], string>> = {
-  'earth-off': 'Take the earth off',
-  'blind-out': 'Take out, lock off',
-  'free-store': 'Take the restraint off',
-  'close-outlet': 'Shut',
-  unlock: 'Take the lock off',
-};
-
-function commandFor({ kind, subject }: RestoreStep): Command {
-  switch (kind) {
-    case 'earth-off':
-    case 'close-outlet':
-      return { kind: 'close-outlet', outlet: subject };
-    case 'free-store':
-      return { kind: 'free-store', store: subject };
-    case 'blind-out':
-    case 'unlock':
-      return { kind: 'unlock-point', link: subject };
-  }
-}
 
 /** The way back: box, points in order, line walked, plant taken back, job closed. */
 export function RestorePanel({ view, names, me, choices }: DossierProps) {
@@ -57,7 +36,7 @@ export function RestorePanel({ view, names, me, choices }: DossierProps) {
             >
               <span className="w-44">
                 {step.done ? '✓ ' : ''}
-                {WORDS[step.kind]}
+                {RESTORE_NAMES[step.kind]}
               </span>
               <span className="w-28 font-mono">{step.subject}</span>
               <span className="grow text-sm">
@@ -65,7 +44,7 @@ export function RestorePanel({ view, names, me, choices }: DossierProps) {
               </span>
               {open && (
                 <button className="btn btn-sm" onClick={() => void run(commandFor(step))}>
-                  {WORDS[step.kind]}
+                  {RESTORE_NAMES[step.kind]}
                 </button>
               )}
               {open && hung && hung.by !== me && (

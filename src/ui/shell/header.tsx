@@ -29,6 +29,12 @@ function SiteClock({ now }: { readonly now: string }) {
   );
 }
 
+/** How far the clock of the demonstration is moved at a press (h). */
+const DEMO_STEPS = [
+  ['10 min', 1 / 6],
+  ['1 h', 1],
+] as const;
+
 /** The slim band over every screen: site, places, clock, who is signed in. */
 export function Header({
   me,
@@ -64,18 +70,24 @@ export function Header({
       </nav>
       <span className="grow" />
       {demo && me.coordinator && (
-        <button
-          className="flex items-center gap-1 text-xs underline"
-          onClick={() =>
-            void call('/api/clock', {
-              method: 'POST',
-              headers: { 'content-type': 'application/json' },
-              body: JSON.stringify({ hours: 1 }),
-            })
-          }
-        >
-          <Clock3 size={14} aria-hidden /> demo: 1 h later
-        </button>
+        <span className="flex items-center gap-2 text-xs">
+          <Clock3 size={14} aria-hidden /> demo:
+          {DEMO_STEPS.map(([label, hours]) => (
+            <button
+              key={label}
+              className="underline"
+              onClick={() =>
+                void call('/api/clock', {
+                  method: 'POST',
+                  headers: { 'content-type': 'application/json' },
+                  body: JSON.stringify({ hours }),
+                })
+              }
+            >
+              {label} later
+            </button>
+          ))}
+        </span>
       )}
       <SiteClock now={now} key={now} />
       <span>{me.name}</span>

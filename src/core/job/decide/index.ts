@@ -2,8 +2,10 @@ import { refuse, type Refusal } from '../../rules/book';
 import { standAt } from '../attendance';
 import { requireAuthority } from '../authority';
 import { type Command, type CommandOf } from '../commands';
+import { refuseEntered, timeOf } from '../entered';
 import { type JobEvent } from '../events';
-import { type Context } from '../site';
+import { findCode, findSubject, findTarget, refuseScan } from '../scan';
+import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
 import { decideAlarm } from './alarm';
@@ -92,6 +94,17 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
   }
 }
 
+/** Refuses a step whose scanned code is that of another place. */
+function requireScanned(state: DossierState, command: Command, context: Context): Refusal[] {
+  const { graph } = context.site;
+  const subject = findSubject(command);
+  const order = state && findWorkOrder(state, context.site);
+  if (!('scanned' in command) || command.scanned === undefined || !order) return [];
+  if (subject === undefined) return [];
+  const target = findTarget(graph, order, subject);
+  return refuseScan(command.scanned, context.jobId, target, findCode(graph, command.scanned));
+}
+
 /** Someone whose lock was taken off may have to be told, and a lock be made good, long after. */
 const AFTER_CLOSING: readonly Command['kind'][] = ['tell-absent-owner', 'renew-lock'];
 
@@ -106,7 +119,15 @@ export function decideJob(state: DossierState, command: Command, context: Contex
   const outcome =
     state === undefined
       ? decideRaise(command as CommandOf<'raise-job'>, context)
-      : decideOn(standAt(state, context.now), command, context);
-  const refusals = [...authority, ...outcome.refusals];
+      : decideOn(standAt(state, context.now), command, {
+          ...context,
+          now: timeOf(command, context),
+        });
+  const refusals = [
+    ...authority,
+    ...refuseEntered(state, command, context),
+    ...requireScanned(state, command, context),
+    ...outcome.refusals,
+  ];
   return refusals.length > 0 ? { ok: false, refusals } : { ok: true, events: [outcome.event] };
 }

@@ -31,6 +31,10 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'absent-lock-removed',
 ]);
 
+/** What was entered on a device may come in after what others did later. */
+const later = (a: string | undefined, b: string): string =>
+  a !== undefined && Date.parse(a) > Date.parse(b) ? a : b;
+
 const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 
 /** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
@@ -59,7 +63,9 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
   return {
     ...planned,
     kind: event.kind === 'job-closed' ? 'closed' : planned.kind,
-    isolation: isAtThePlant(event) ? { ...isolation, attended: mark.at } : isolation,
+    isolation: isAtThePlant(event)
+      ? { ...isolation, attended: later(isolation.attended, mark.at) }
+      : isolation,
     restoring:
       planned.restoring ||
       event.kind === 'box-opened' ||

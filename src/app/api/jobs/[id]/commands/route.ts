@@ -9,6 +9,8 @@ const schema = z.strictObject({
   command: commandSchema,
   expected: z.int().min(0),
   key: z.string().min(8).max(64),
+  /** When it was entered on a device that could not reach the server then. */
+  enteredAt: z.iso.datetime().optional(),
   signatures: z
     .array(z.strictObject({ person: z.string().min(1).max(80), pin: z.string().max(20) }))
     .max(4),

@@ -1,0 +1,34 @@
+import type { SiteFacts } from '../core/job';
+import type { Role } from '../core/people/people';
+import type { Db } from '../db';
+import { listHeld } from './jobs';
+
+/** The registers of the site as forms offer them: what is busy, and who may do what by role. */
+export function readChoices(db: Db, site: SiteFacts) {
+  const held = listHeld(db);
+  return {
+    locks: [...site.locks.values()].map((lock) => ({ ...lock, busy: held.has(lock.id) })),
+    boxes: [...site.boxes.values()].map((box) => ({ ...box, busy: held.has(box.id) })),
+    instruments: [...site.instruments.values()],
+    earths: [...site.earths.values()],
+    people: [...site.people.values()].map(({ id: one, name, employer, authorisations }) => {
+      const holds = (...roles: Role[]) => authorisations.some(({ role }) => roles.includes(role));
+      return {
+        id: one,
+        name,
+        employer,
+        worker: holds('worker', 'performing-authority'),
+        leads: holds('performing-authority'),
+        issues: holds('issuing-authority'),
+        watches: holds(
+          'area-operator',
+          'isolating-process',
+          'isolating-mechanical',
+          'isolating-electrical',
+        ),
+        standsBy: holds('isolating-electrical', 'area-operator'),
+        manager: holds('site-manager'),
+      };
+    }),
+  };
+}

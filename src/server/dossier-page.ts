@@ -1,0 +1,44 @@
+import { viewDossier, type DossierView } from '../core/job';
+import type { Diagram } from '../core/plant';
+import type { Db } from '../db';
+import { describeAsBuilt } from './as-built';
+import { readChoices } from './choices';
+import { readNow } from './clock';
+import { drawAround } from './diagram';
+import { readJob, readSiteFor } from './jobs';
+
+/** Everything that a page about one job shows. */
+export interface DossierPage {
+  readonly jobId: string;
+  readonly sequence: number;
+  readonly names: Readonly<Record<string, string>>;
+  readonly view: DossierView;
+  readonly drawing: Diagram;
+  readonly route: readonly string[];
+  readonly asBuilt: Readonly<Record<string, string>>;
+  readonly choices: ReturnType<typeof readChoices>;
+}
+
+/** Reads what a page about a job shows, with the route of `source` lit; undefined when there is no such job. */
+export async function readDossierPage(
+  db: Db,
+  jobId: string,
+  source?: string,
+): Promise<DossierPage | undefined> {
+  const { state, sequence } = readJob(db, jobId);
+  if (!state) return undefined;
+  const site = readSiteFor(db, state);
+  const view = viewDossier(state, site, readNow(db));
+  const route = (view.sources.find(({ id }) => id === source) ?? view.sources[0])?.route ?? [];
+  const work = state.scope.work.map(({ section }) => section);
+  return {
+    jobId,
+    sequence,
+    names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
+    view,
+    drawing: await drawAround(site.graph, work, view.plan, route),
+    route,
+    asBuilt: describeAsBuilt(db),
+    choices: readChoices(db, site),
+  };
+}

@@ -1,0 +1,74 @@
+'use client';
+
+import type { FormEvent } from 'react';
+import type { Command } from '../../core/job';
+
+/** A command that waits for its signatures. */
+export interface Pending {
+  readonly command: Command;
+  readonly signers: readonly string[];
+  readonly settle: (done: boolean) => void;
+}
+
+/** Asks each signer for their PIN. */
+export function SignDialog({
+  pending,
+  names,
+  onSign,
+  onCancel,
+  error,
+}: {
+  readonly pending: Pending;
+  readonly names: Readonly<Record<string, string>>;
+  readonly onSign: (signatures: { person: string; pin: string }[]) => void;
+  readonly onCancel: () => void;
+  readonly error: string;
+}) {
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    onSign(
+      pending.signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })),
+    );
+  };
+  return (
+    <dialog
+      className="modal"
+      aria-label="Sign"
+      ref={(dialog) => {
+        if (dialog && !dialog.open) dialog.showModal();
+      }}
+      onCancel={onCancel}
+    >
+      <form className="modal-box flex flex-col gap-3" onSubmit={submit}>
+        <h2 className="text-lg font-bold">Sign</h2>
+        <p>A signature is a fresh PIN, given by the person themselves.</p>
+        {pending.signers.map((person, index) => (
+          <label key={person} className="flex flex-col gap-1">
+            PIN of {names[person] ?? person}
+            <input
+              name={person}
+              type="password"
+              inputMode="numeric"
+              autoComplete="off"
+              required
+              autoFocus={index === 0}
+              className="input w-full font-mono"
+            />
+          </label>
+        ))}
+        {error !== '' && (
+          <p role="alert" className="font-bold text-error">
+            {error}
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <button type="button" className="btn" onClick={onCancel}>
+            Do not sign
+          </button>
+          <button className="btn btn-primary">Sign</button>
+        </div>
+      </form>
+    </dialog>
+  );
+}

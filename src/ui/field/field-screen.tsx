@@ -1,0 +1,254 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
+import { explainRefusal, type ExplainedRefusal } from '../../core/rules/book';
+import { Reasons } from '../command/reasons';
+import { CommandDesk } from '../command/use-command';
+import { PlantDiagram } from '../diagram/diagram';
+import type { DossierProps } from '../dossier/types';
+import { LampSign } from '../lamp/lamp';
+import { keepPage } from './device';
+import { isWaiting, type Entry } from './outbox';
+import { Scanner } from './scanner';
+import { TaskForm } from './task-form';
+import { listTasks, type Task } from './tasks';
+import { useOutbox, type Outbox } from './use-outbox';
+
+const NO_NETWORK =
+  'No network. What you enter is kept on this device and sent, in order, once it is back.';
+
+/** What is kept on this device: how much, why, and what the server would not take. */
+function Kept({
+  outbox,
+  me,
+  names,
+}: { readonly outbox: Outbox } & Pick<DossierProps, 'me' | 'names'>) {
+  const { entries, end, drop } = outbox;
+  const waiting = entries.filter(isWaiting);
+  const others = waiting.filter(({ actor }) => actor !== me);
+  const isFine = end.kind === 'through';
+  return (
+    <>
+      <p
+        role="status"
+        data-testid="network"
+        className={`px-3 py-2 ${isFine ? 'bg-base-200' : 'bg-warning font-bold text-warning-content'}`}
+      >
+        {end.kind === 'through' && 'In reach of the server.'}
+        {end.kind === 'unreached' && NO_NETWORK}
+        {end.kind === 'held' && `Kept on this device: ${end.why}`}{' '}
+        {waiting.length > 0 && (
+          <span>
+            <strong className="font-mono">{waiting.length}</strong> not yet sent.
+          </span>
+        )}
+      </p>
+      {others.length > 0 && (
+        <p className="px-3">
+          {[...new Set(others.map(({ actor }) => names[actor] ?? actor))].join(', ')} entered steps
+          on this device: they go out when they sign in here.
+        </p>
+      )}
+      {entries
+        .filter((entry) => !isWaiting(entry))
+        .map((entry) => (
+          <RefusedEntry key={entry.key} entry={entry} onDrop={() => drop(entry.key)} />
+        ))}
+    </>
+  );
+}
+
+function RefusedEntry({ entry, onDrop }: { readonly entry: Entry; readonly onDrop: () => void }) {
+  return (
+    <section
+      aria-label="Not taken"
+      data-refused={findSubject(entry.command)}
+      className="m-3 border-2 border-error p-3"
+    >
+      <h2 className="font-bold">
+        Not taken: {entry.command.kind.replace('-', ' ')}{' '}
+        <span className="font-mono">{findSubject(entry.command)}</span> on {entry.jobId}, entered{' '}
+        {entry.enteredAt.slice(11, 16)} UTC
+      </h2>
+      {entry.error !== undefined && <p>{entry.error}</p>}
+      <Reasons refusals={entry.refusals ?? []} />
+      <button className="btn mt-2 h-12" onClick={onDrop}>
+        Understood, take it off the list
+      </button>
+    </section>
+  );
+}
+
+function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
+  return (
+    <p className="flex gap-4">
+      {(['lit', 'shuttered', 'dark'] as const).map((state) => (
+        <span key={state} className="flex items-center gap-1">
+          <LampSign state={state} />
+          <strong className="font-mono">
+            {lamps.filter((lamp) => lamp.state === state).length}
+          </strong>
+          {state}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** Which point of the job a code means, where it means one. */
+function findHere(code: string, { view, jobId }: DossierProps) {
+  const target = Object.values(view.targets).find((one) => isCodeOf(code, jobId, one));
+  return target && { id: target.subject, at: target.at };
+}
+
+function TaskCard({
+  task,
+  code,
+  props,
+}: {
+  readonly task: Task;
+  /** The code that was scanned or typed at it. */
+  readonly code: string | undefined;
+  readonly props: DossierProps;
+}) {
+  const { view, drawing } = props;
+  const target = view.targets[task.subject];
+  const focus = [task.subject, ...(target?.codes ?? [])].find(
+    (one) =>
+      drawing.links.some(({ id }) => id === one) ||
+      drawing.sections.some(
+        ({ id, outlets }) => id === one || outlets.some((outlet) => outlet.id === one),
+      ),
+  );
+  return (
+    <section aria-label="Now" data-task={task.subject} className="flex flex-col gap-3">
+      <p className="text-xl">
+        <strong>{task.label}</strong> <span className="font-mono">{task.subject}</span>
+      </p>
+      <p>{task.words}</p>
+      {target && <p className="text-sm">{target.where}</p>}
+      {focus !== undefined && (
+        <PlantDiagram
+          drawing={drawing}
+          height={190}
+          focus={focus}
+          planned={view.plan?.close ?? []}
+          opened={view.plan?.open ?? []}
+          locked={Object.keys(view.dossier.isolation.locked)}
+        />
+      )}
+      {(target === undefined || code !== undefined) && (
+        <TaskForm task={task} code={code} props={props} />
+      )}
+    </section>
+  );
+}
+
+/** The steps of a job at the plant, on a phone: the next one first, each opened by the code of its point. */
+export function FieldScreen(props: DossierProps) {
+  const { jobId, sequence, me, names, view } = props;
+  const router = useRouter();
+  const refresh = useCallback(() => router.refresh(), [router]);
+  const outbox = useOutbox({ jobId, me, now: view.now }, refresh);
+  const [scan, setScan] = useState<{ readonly task: string; readonly code: string }>();
+  const [wrong, setWrong] = useState<readonly ExplainedRefusal[]>([]);
+  useEffect(() => void keepPage(), []);
+
+  const kept = outbox.entries.filter((entry) => entry.jobId === jobId && isWaiting(entry));
+  const isKept = ({ subject }: Task) =>
+    kept.some(({ command }) => subject !== '' && findSubject(command) === subject);
+  const tasks = listTasks(view);
+  const left = tasks.filter((task) => !task.done && !isKept(task));
+  const open = left.filter(({ group }) => group === left[0]?.group);
+  const current = open.find(({ id }) => id === scan?.task) ?? left[0];
+  const after = left.filter((task) => task !== current).slice(0, 5);
+
+  const onCode = (code: string) => {
+    const found = open.find(({ subject }) => {
+      const target = view.targets[subject];
+      return target && isCodeOf(code, jobId, target);
+    });
+    if (found) {
+      setWrong([]);
+      setScan({ task: found.id, code });
+      return;
+    }
+    const target = current && view.targets[current.subject];
+    setScan(undefined);
+    setWrong(
+      target ? refuseScan(code, jobId, target, findHere(code, props)).map(explainRefusal) : [],
+    );
+  };
+  const onUnsigned = async (command: Command) => {
+    const done = await outbox.add(command);
+    setScan(undefined);
+    return done;
+  };
+
+  return (
+    <CommandDesk handle={{ jobId, sequence, me, names }} onUnsigned={onUnsigned}>
+      <main className="mx-auto flex max-w-xl flex-col gap-3 pb-8 text-lg">
+        <Kept outbox={outbox} me={me} names={names} />
+        <div className="flex flex-col gap-3 px-3">
+          <h1 className="text-xl font-bold">
+            <Link href={`/jobs/${jobId}`} className="font-mono underline">
+              {jobId}
+            </Link>{' '}
+            {view.dossier.title}
+          </h1>
+          <LampCounts lamps={view.lamps} />
+          {tasks.length > 0 && (
+            <p>
+              <strong className="font-mono" data-testid="done">
+                {tasks.length - left.length}
+              </strong>{' '}
+              of {tasks.length} done{kept.length > 0 ? `, ${kept.length} of them not yet sent` : ''}
+            </p>
+          )}
+          {current === undefined ? (
+            <p>
+              {tasks.length === 0
+                ? 'Nothing to do at the plant at this stage.'
+                : 'Every step is done.'}{' '}
+              Go on at the{' '}
+              <Link href={`/jobs/${jobId}`} className="underline">
+                job
+              </Link>
+              .
+            </p>
+          ) : (
+            <>
+              {view.targets[current.subject] && <Scanner onCode={onCode} />}
+              {wrong.length > 0 && (
+                <div role="alert" className="border-2 border-error p-3">
+                  <Reasons refusals={wrong} />
+                </div>
+              )}
+              <TaskCard
+                key={current.id}
+                task={current}
+                code={scan?.task === current.id ? scan.code : undefined}
+                props={props}
+              />
+            </>
+          )}
+          {after.length > 0 && (
+            <section aria-label="After this">
+              <h2 className="font-bold">After this</h2>
+              <ol className="flex flex-col text-base">
+                {after.map(({ id, label, subject }) => (
+                  <li key={id} className="border-t border-base-300 py-2">
+                    {label} <span className="font-mono">{subject}</span>
+                  </li>
+                ))}
+              </ol>
+            </section>
+          )}
+        </div>
+      </main>
+    </CommandDesk>
+  );
+}
