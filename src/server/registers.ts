@@ -34,6 +34,7 @@ export const registerSchema = z.strictObject({
   earths: z
     .array(z.strictObject({ id: z.string().min(1), name: z.string().min(1), testedUntil: instant }))
     .default([]),
+  reach: z.string().max(120).optional(),
 });
 export type Registers = z.infer<typeof registerSchema>;
 
@@ -67,7 +68,7 @@ const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
 export function readSite(db: Db, tiedTo?: number): SiteFacts {
   const newest = readPlantVersion(db);
   const plantVersion = tiedTo ?? newest;
-  const { locks, boxes, instruments, earths } = registerSchema.parse(
+  const { locks, boxes, instruments, earths, reach } = registerSchema.parse(
     readRegister(db, 'registers').document,
   );
   return {
@@ -82,6 +83,7 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
     boxes: byId(boxes),
     instruments: byId<Instrument>(instruments),
     earths: byId(earths),
+    reach,
   };
 }
 

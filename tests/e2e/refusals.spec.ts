@@ -14,6 +14,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const route of [
     '/api/jobs/J-0001/problem',
     '/api/jobs/J-0001/templates',
+    '/api/jobs/J-0001/tags',
     '/api/plant/export',
   ]) {
     expect((await page.request.get(route)).status()).toBe(401);
@@ -54,6 +55,12 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect(
     (await page.request.post('/api/jobs/J-0001/drawing', { data: { close: 'all' } })).status(),
   ).toBe(400);
+  expect((await page.request.get('/api/jobs/J-0001/tags')).status()).toBe(403);
+  await signIn(page, 'elif');
+  expect((await page.request.get('/api/jobs/NONE/tags')).status()).toBe(404);
+  const early = await page.request.get('/api/jobs/J-0001/tags?point=%00');
+  expect([early.status(), await codesOf(early)]).toEqual([409, ['plan-not-reviewed']]);
+  await signIn(page, 'sol');
   for (const [query, status] of [
     ['version=99', 404],
     ['version=x', 404],

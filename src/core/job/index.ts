@@ -10,5 +10,6 @@ export * from './lamps';
 export { findSubject, isCodeOf, readCode, refuseScan, writeCode, type ScanTarget } from './scan';
 export * from './site';
 export * from './state';
+export { listTags, TAG_PRINTERS, type Held, type Tag } from './tags';
 export * from './view';
 export * from './template';

@@ -26,6 +26,8 @@ export interface SiteFacts {
   readonly instruments: ReadonlyMap<string, Instrument>;
   /** Portable earthing sets. */
   readonly earths: ReadonlyMap<string, EarthingSet>;
+  /** How the coordinator is reached, as it is printed on tags. */
+  readonly reach?: string;
 }
 
 /** What other jobs hold at this moment. */

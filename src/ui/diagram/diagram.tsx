@@ -174,6 +174,9 @@ function findCentre(drawing: Diagram, id: string | undefined) {
     : { x: x + 14 + at * 22, y: y + height + 6 };
 }
 
+/** The scale at which codes are read at arm's length. */
+const CLOSE_UP = 1.4;
+
 /** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, Ctrl and wheel to zoom. */
 export function PlantDiagram({
   drawing,
@@ -202,7 +205,7 @@ export function PlantDiagram({
   const frame = useRef<SVGSVGElement>(null);
   const [zooming, setZooming] = useState<ZoomBehavior<SVGSVGElement, unknown>>();
   const middle = work[0];
-  const least = middle === undefined ? 0.42 : 0.72;
+  const least = focus !== undefined ? CLOSE_UP : middle === undefined ? 0.42 : 0.72;
   const [view, setView] = useState({ x: 8, y: 8, k: 1 });
   useEffect(() => {
     const svg = frame.current;

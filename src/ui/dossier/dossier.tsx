@@ -198,6 +198,11 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <Link href={`/jobs/${jobId}/walk`} className="underline">
             Walk list
           </Link>
+          {view.dossier.plan.kind === 'accepted' && (
+            <a href={`/api/jobs/${jobId}/tags`} className="underline">
+              Tags (PDF)
+            </a>
+          )}
           <Link href={`/jobs/${jobId}/record`} className="underline">
             Whole record
           </Link>

@@ -104,6 +104,16 @@ function findHere(code: string, { view, jobId }: DossierProps) {
   return target && { id: target.subject, at: target.at };
 }
 
+/** Phases whose points hang with a tag. */
+const TAGGED: readonly string[] = [
+  'isolate-drives',
+  'isolate-flows',
+  'fit',
+  'let-down',
+  'earth',
+  'restrain',
+];
+
 function TaskCard({
   task,
   code,
@@ -114,7 +124,7 @@ function TaskCard({
   readonly code: string | undefined;
   readonly props: DossierProps;
 }) {
-  const { view, drawing } = props;
+  const { view, drawing, jobId } = props;
   const target = view.targets[task.subject];
   const focus = [task.subject, ...(target?.codes ?? [])].find(
     (one) =>
@@ -130,6 +140,14 @@ function TaskCard({
       </p>
       <p>{task.words}</p>
       {target && <p className="text-sm">{target.where}</p>}
+      {TAGGED.includes(task.about.kind === 'step' ? task.about.step.phase : '') && (
+        <a
+          href={`/api/jobs/${jobId}/tags?point=${encodeURIComponent(task.subject)}`}
+          className="btn h-12 self-start"
+        >
+          Print its tag
+        </a>
+      )}
       {focus !== undefined && (
         <PlantDiagram
           drawing={drawing}

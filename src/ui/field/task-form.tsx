@@ -97,7 +97,9 @@ export function TaskForm({
 }) {
   return (
     <WithCode code={code}>
-      <About task={task} props={props} />
+      <div className="[&_.btn-primary]:h-14 [&_.btn-primary]:w-full [&_.btn-primary]:text-lg [&_.btn:not(.btn-primary)]:h-12">
+        <About task={task} props={props} />
+      </div>
     </WithCode>
   );
 }

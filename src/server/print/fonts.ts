@@ -1,0 +1,16 @@
+import { join } from 'node:path';
+
+const file = (family: string, weight: number) =>
+  join(
+    process.cwd(),
+    'node_modules/@fontsource',
+    family,
+    `files/${family}-latin-${weight}-normal.woff`,
+  );
+
+/** The typefaces of print, by the name that a document calls them. */
+export const PRINT_FONTS = {
+  text: file('b612', 400),
+  bold: file('b612', 700),
+  code: file('b612-mono', 700),
+} as const;

@@ -1,0 +1,19 @@
+import { create } from 'qrcode';
+
+/** A QR field: how many modules a side, and which of them are dark, row by row. */
+export interface QrField {
+  readonly size: number;
+  readonly isDark: (row: number, column: number) => boolean;
+}
+
+/**
+ * The QR field of a text (ISO/IEC 18004), with error correction Q: a quarter of it may be dirty or scratched. Throws on text of
+ * more than about 1,600 bytes.
+ */
+export function drawQr(text: string): QrField {
+  const { modules } = create(text, { errorCorrectionLevel: 'Q' });
+  return {
+    size: modules.size,
+    isDark: (row, column) => modules.get(row, column) === 1,
+  };
+}
