@@ -16,6 +16,7 @@ module.exports = {
       '^(node:|fs|path|crypto|react|next|drizzle-orm|better-sqlite3|highs)',
       'core has no interface, database, clock or input and output',
     ),
+    layer('sim-on-core', '^src/sim', '^src/(?!core|sim)', 'stand-ins know nothing but core'),
     layer(
       'below-server',
       '^src/(ledger|db)',

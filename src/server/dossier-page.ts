@@ -1,11 +1,14 @@
 import { viewDossier, type DossierView } from '../core/job';
 import type { Diagram } from '../core/plant';
+import type { Person } from '../core/people/people';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
 import { readNow } from './clock';
 import { drawAround } from './diagram';
 import { readJob, readSiteFor } from './jobs';
+import type { Fault } from '../sim';
+import { readFaults } from './stand-ins';
 
 /** Everything that a page about one job shows. */
 export interface DossierPage {
@@ -17,14 +20,19 @@ export interface DossierPage {
   readonly route: readonly string[];
   readonly asBuilt: Readonly<Record<string, string>>;
   readonly choices: ReturnType<typeof readChoices>;
+  readonly practice: boolean;
+  readonly faults?: readonly Fault[];
 }
 
 /** Reads what a page about a job shows, with the route of `source` lit; undefined when there is no such job. */
 export async function readDossierPage(
   db: Db,
   jobId: string,
+  me: Person,
   source?: string,
 ): Promise<DossierPage | undefined> {
+  const practice = process.env.LANTERN_DEMO === '1';
+  const leads = me.authorisations.some(({ role }) => role === 'coordinator');
   const { state, sequence } = readJob(db, jobId);
   if (!state) return undefined;
   const site = readSiteFor(db, state);
@@ -40,5 +48,7 @@ export async function readDossierPage(
     route,
     asBuilt: describeAsBuilt(db),
     choices: readChoices(db, site),
+    practice,
+    ...(practice && leads ? { faults: readFaults(db) } : {}),
   };
 }

@@ -88,7 +88,11 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
 }
 
 /** Stores a register as a new version. */
-export function saveRegister(db: Db, name: 'registers', document: unknown): void {
+export function saveRegister(
+  db: Db,
+  name: 'registers' | 'stand-in-faults',
+  document: unknown,
+): void {
   const old = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
   const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
   db.insert(tables.registers)

@@ -22,6 +22,9 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const route of ['/api/plant/preview', '/api/plant/versions']) {
     expect((await page.request.post(route, { data: {} })).status()).toBe(401);
   }
+  for (const route of ['faults', 'J-0001']) {
+    expect((await page.request.post(`/api/stand-ins/${route}`, { data: {} })).status()).toBe(401);
+  }
   await page.goto('/locks');
   await expect(page).toHaveURL(/login/);
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(401);
@@ -72,7 +75,20 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const route of ['/api/plant/preview', '/api/plant/versions']) {
     expect((await page.request.post(route, { data: {} })).status()).toBe(403);
   }
+  const plugged = { fault: { kind: 'plugged', item: 'NONE' }, on: true };
+  const standIn = (route: string, data: unknown) =>
+    page.request.post(`/api/stand-ins/${route}`, { data });
+  expect((await standIn('faults', plugged)).status()).toBe(403);
+  for (const [job, ask, status] of [
+    ['J-0001', { kind: 'explode' }, 400],
+    ['J-0001', { kind: 'try-start', station: 'nowhere' }, 404],
+    ['NONE', { kind: 'try-start', station: 'nowhere' }, 404],
+  ] as const) {
+    expect((await standIn(job, ask)).status()).toBe(status);
+  }
   await signIn(page, 'ada');
+  expect((await standIn('faults', plugged)).status()).toBe(404);
+  expect((await standIn('faults', { fault: 'all', on: true })).status()).toBe(400);
   expect((await page.request.post('/api/plant/preview', { data: 'rubbish' })).status()).toBe(422);
   const saving = { document: {}, expected: 1, note: 'none', pin: pinOf('ada') };
   for (const [more, status] of [

@@ -11,6 +11,7 @@ import {
   type ElectricalRound,
   type ProofDemand,
 } from '../../core/proving';
+import { ReadButton } from '../practice/read-button';
 import { CheckField, ChoiceField, LIST_CLASS, SmallForm, TextField } from './field';
 import { SecondField } from './second-field';
 import type { DossierProps } from './types';
@@ -25,7 +26,7 @@ interface Proving {
 const inWords = (pair: string) => pair.replace('-', ' to ');
 
 /** One reading of a gauge or a portable instrument. */
-function ReadingForm({ demand, instruments, run }: Proving) {
+function ReadingForm({ demand, instruments, run, props }: Proving) {
   return (
     <SmallForm
       button="Record reading"
@@ -40,6 +41,12 @@ function ReadingForm({ demand, instruments, run }: Proving) {
         })
       }
     >
+      <ReadButton
+        props={props}
+        label="Read the stand-in"
+        ask={() => ({ kind: 'proof', proof: demand.id })}
+        sees={demand.sees}
+      />
       <TextField label={`Reading (${demand.unit})`} name="reading" type="number" />
       <ChoiceField label="Instrument" name="instrument" options={instruments} />
       {demand.sees.map((one) => (
@@ -95,6 +102,17 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
       <TextField label="Known live source" name="source" />
       <TextField label="It is rated for (V)" name="source_v" type="number" />
       {isByTwo && <SecondField props={props} />}
+      <ReadButton
+        props={props}
+        label="Test with the stand-in"
+        ask={(read) => ({
+          kind: 'proof',
+          proof: demand.id,
+          arrangement,
+          instrument: read('instrument'),
+          source_v: Number(read('source_v')) || undefined,
+        })}
+      />
       <fieldset className="grid w-full gap-x-3 gap-y-1 border-l-4 border-base-300 pl-2 sm:grid-cols-3">
         <legend className="text-sm font-bold">In turn, as read</legend>
         <TextField label="Known source, before (V)" name="before_v" type="number" />

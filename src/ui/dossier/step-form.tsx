@@ -3,6 +3,7 @@
 import type { Command } from '../../core/job';
 import type { Step } from '../../core/sequence';
 import { useCommand } from '../command/use-command';
+import { ReadButton } from '../practice/read-button';
 import { CheckField, ChoiceField, SmallForm, TextField } from './field';
 import { ProveForm } from './prove-form';
 import { SecondField } from './second-field';
@@ -168,6 +169,11 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
               run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
             }
           >
+            <ReadButton
+              props={props}
+              label="Take one from the stand-in cabinet"
+              ask={() => ({ kind: 'take-lock', use: 'point', prefix: electrical ? 'E' : 'P' })}
+            />
             <ChoiceField
               label="Lock"
               name="lock"
@@ -198,7 +204,12 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
       return <ProveForm proof={step.subject} props={props} run={run} />;
     case 'try-start':
       return (
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
+          <ReadButton
+            props={props}
+            label="Press start on the stand-in"
+            ask={() => ({ kind: 'try-start', station: step.subject })}
+          />
           <button
             className="btn btn-primary btn-sm max-sm:h-11"
             onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}

@@ -1,5 +1,6 @@
 import type { DossierView } from '../../core/job';
 import type { Diagram } from '../../core/plant/drawing';
+import type { Fault } from '../../sim';
 
 /** Registers of the site as the screens offer them. */
 export interface SiteChoices {
@@ -31,4 +32,8 @@ export interface DossierProps {
   readonly choices: SiteChoices;
   /** Points found in the field as drawn, with who and when. */
   readonly asBuilt: Readonly<Record<string, string>>;
+  /** Whether the stand-ins may be read. */
+  readonly practice: boolean;
+  /** What is wrong with the stand-in plant, for whoever leads the practice. */
+  readonly faults?: readonly Fault[];
 }

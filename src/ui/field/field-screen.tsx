@@ -8,6 +8,7 @@ import { explainRefusal, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import { PlantDiagram } from '../diagram/diagram';
+import { FaultsPanel } from '../practice/faults-panel';
 import type { DossierProps } from '../dossier/types';
 import { LampSign } from '../lamp/lamp';
 import { keepPage } from './device';
@@ -253,6 +254,7 @@ export function FieldScreen(props: DossierProps) {
               />
             </>
           )}
+          <FaultsPanel props={props} />
           {after.length > 0 && (
             <section aria-label="After this">
               <h2 className="font-bold">After this</h2>

@@ -14,7 +14,7 @@ export default async function JobPage({
   const me = await findMe();
   if (!me) redirect('/login');
   const { source } = await searchParams;
-  const page = await readDossierPage(sharedDatabase(), (await params).id, source);
+  const page = await readDossierPage(sharedDatabase(), (await params).id, me, source);
   if (!page) notFound();
   return <DossierScreen {...page} me={me.id} source={source} />;
 }

@@ -7,7 +7,7 @@ import { FieldScreen } from '../../../../ui/field/field-screen';
 export default async function FieldPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const me = await findMe();
   if (!me) redirect('/login');
-  const page = await readDossierPage(sharedDatabase(), (await params).id);
+  const page = await readDossierPage(sharedDatabase(), (await params).id, me);
   if (!page) notFound();
   return <FieldScreen {...page} me={me.id} />;
 }

@@ -1,0 +1,19 @@
+import { sharedDatabase } from '../../../../server/database';
+import { readBody, respondError } from '../../../../server/respond';
+import { askSchema, askStandIns } from '../../../../server/stand-ins';
+import { answerInPractice } from '../in-practice';
+
+/** Reads a stand-in: the plant at a proof, a start station, the key cabinet. Changes nothing. */
+export const POST = (
+  request: Request,
+  { params }: { params: Promise<{ job: string }> },
+): Promise<Response> =>
+  answerInPractice(async () => {
+    const body = await readBody(request, askSchema);
+    if (!body.ok) return body.response;
+    const { job } = await params;
+    const answer = askStandIns(sharedDatabase(), job, body.value);
+    if (!answer) return respondError(404, `There is no job ${job.slice(0, 40)}.`);
+    if (answer.kind === 'unknown') return respondError(404, `${job} has no ${answer.what}.`);
+    return Response.json({ ok: true, ...answer });
+  });

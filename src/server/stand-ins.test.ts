@@ -1,0 +1,57 @@
+import { closeDatabase, openDatabase, type Db } from '../db';
+import { loadDemo } from './demo';
+import { askSchema, askStandIns, changeFault, faultChangeSchema, readFaults } from './stand-ins';
+
+let db: Db;
+beforeAll(async () => {
+  db = openDatabase(':memory:');
+  await loadDemo(db);
+});
+afterAll(() => closeDatabase(db));
+
+describe('the stand-ins', () => {
+  it('keep the faults that are put in, once each, until they are taken out', () => {
+    const fault = { kind: 'stuck-blade', item: 'CB-P201', conductor: 'L2' } as const;
+    expect(readFaults(db)).toEqual([]);
+    changeFault(db, { fault: { ...fault, conductor: 'L1' }, on: true });
+    expect(changeFault(db, { fault, on: true })).toEqual([fault]);
+    expect(readFaults(db)).toEqual([fault]);
+    expect(changeFault(db, { fault, on: false })).toEqual([]);
+  });
+
+  it.each([
+    ['passing', 'DR-2002'],
+    ['plugged', 'HV-2001'],
+    ['dead-tester', 'E-01'],
+    ['key-gone', 'VT-11'],
+  ] as const)('take no fault of kind %s at %s, which is nothing of the kind', (kind, item) => {
+    expect(changeFault(db, { fault: { kind, item }, on: true })).toBeUndefined();
+    expect(readFaults(db)).toEqual([]);
+  });
+
+  it('give out locks that do not hang, and skip an empty slot', () => {
+    const ask = { kind: 'take-lock', use: 'point', prefix: 'E' } as const;
+    expect(askStandIns(db, 'J-0001', ask)).toEqual({ kind: 'take-lock', lock: 'E-01' });
+    changeFault(db, { fault: { kind: 'key-gone', item: 'E-01' }, on: true });
+    expect(askStandIns(db, 'J-0001', ask)).toEqual({ kind: 'take-lock', lock: 'E-02' });
+    changeFault(db, { fault: { kind: 'key-gone', item: 'E-01' }, on: false });
+  });
+
+  it('know nothing of proofs and stations that a job does not have, nor of other jobs', () => {
+    const proof = askSchema.parse({ kind: 'proof', proof: 'voltage:P201-CBL' });
+    expect(askStandIns(db, 'J-0001', proof)).toEqual({ kind: 'unknown', what: 'voltage:P201-CBL' });
+    const start = { kind: 'try-start', station: 'x' } as const;
+    expect(askStandIns(db, 'J-0001', start)).toEqual({ kind: 'unknown', what: 'x' });
+    expect(askStandIns(db, 'J-0999', start)).toBeUndefined();
+  });
+
+  it.each([
+    {},
+    { fault: { kind: 'fire', item: 'X' }, on: true },
+    { fault: { kind: 'stuck-blade', item: 'CB-P201', conductor: 'N' }, on: true },
+    { fault: { kind: 'stuck-blade', item: 'CB-P201' }, on: true },
+    { fault: { kind: 'plugged', item: '' }, on: true },
+  ])('cannot read a change %j', (change) => {
+    expect(faultChangeSchema.safeParse(change).success).toBe(false);
+  });
+});

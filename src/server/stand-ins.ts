@@ -1,0 +1,115 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { findWorkOrder } from '../core/job';
+import { ARRANGEMENT_NAMES } from '../core/proving';
+import { tables, type Db } from '../db';
+import {
+  faultSchema,
+  lookAt,
+  openCabinet,
+  readPositions,
+  readProof,
+  takeFirst,
+  tryStart,
+  type AsIs,
+  type Fault,
+  type Found,
+} from '../sim';
+import { readNow } from './clock';
+import { listHeld, readJob, readOpenJobs, readSiteFor } from './jobs';
+import { saveRegister } from './registers';
+
+const REGISTER = 'stand-in-faults';
+
+/** What is wrong with the stand-in plant, as whoever leads the practice has set it. */
+export function readFaults(db: Db): Fault[] {
+  const row = db.select().from(tables.registers).where(eq(tables.registers.name, REGISTER)).get();
+  return row ? z.array(faultSchema).parse(JSON.parse(row.document)) : [];
+}
+
+export const faultChangeSchema = z.strictObject({ fault: faultSchema, on: z.boolean() });
+
+/** Puts a fault in, or takes it out again; answers all that are in. Undefined when the plant has no such item. */
+export function changeFault(
+  db: Db,
+  { fault, on }: z.infer<typeof faultChangeSchema>,
+): Fault[] | undefined {
+  const { graph, instruments, locks } = readSiteFor(db, undefined);
+  const known = {
+    passing: graph.linkAt,
+    'stuck-blade': graph.linkAt,
+    plugged: graph.outletAt,
+    'dead-tester': instruments,
+    'key-gone': locks,
+  }[fault.kind];
+  if (!known.has(fault.item)) return undefined;
+  const others = readFaults(db).filter(
+    ({ kind, item }) => kind !== fault.kind || item !== fault.item,
+  );
+  const all = on ? [...others, fault] : others;
+  saveRegister(db, REGISTER, all);
+  return all;
+}
+
+const id = z.string().trim().min(1).max(80);
+
+/** What is asked of the stand-ins. */
+export const askSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('proof'),
+    proof: id,
+    arrangement: z.enum(ARRANGEMENT_NAMES).default('three-wire'),
+    instrument: z.string().max(80).default(''),
+    source_v: z.number().min(0).max(1e6).default(690),
+  }),
+  z.strictObject({ kind: z.literal('try-start'), station: id }),
+  z.strictObject({
+    kind: z.literal('take-lock'),
+    use: z.enum(['point', 'control', 'crew', 'personal']),
+    prefix: z.string().max(20).default(''),
+  }),
+]);
+
+/** What the stand-ins answer. */
+export type SimAnswer =
+  | ({ readonly kind: 'proof' } & Found)
+  | { readonly kind: 'try-start'; readonly moved: boolean }
+  | { readonly kind: 'take-lock'; readonly lock: string | undefined }
+  | { readonly kind: 'unknown'; readonly what: string };
+
+function lookNow(db: Db, graph: AsIs['graph']): AsIs {
+  const records = readOpenJobs(db).map(({ dossier }) => dossier.isolation);
+  return lookAt(graph, readPositions(records), readFaults(db), Date.parse(readNow(db)));
+}
+
+/**
+ * Asks the stand-ins: the plant, a tester, the key cabinet. Only for practice: nothing that they say is kept, a person enters it.
+ * Undefined when there is no such job.
+ */
+export function askStandIns(
+  db: Db,
+  jobId: string,
+  ask: z.infer<typeof askSchema>,
+): SimAnswer | undefined {
+  const { state } = readJob(db, jobId);
+  if (!state) return undefined;
+  const site = readSiteFor(db, state);
+  switch (ask.kind) {
+    case 'proof': {
+      const demand = findWorkOrder(state, site)?.proofs.find((one) => one.id === ask.proof);
+      if (!demand) return { kind: 'unknown', what: ask.proof };
+      return { kind: 'proof', ...readProof(lookNow(db, site.graph), demand, ask) };
+    }
+    case 'try-start': {
+      const isKnown = findWorkOrder(state, site)?.stations.includes(ask.station);
+      if (!isKnown) return { kind: 'unknown', what: ask.station };
+      return { kind: 'try-start', moved: tryStart(lookNow(db, site.graph), ask.station) };
+    }
+    case 'take-lock': {
+      const held = listHeld(db);
+      const isHung = (lock: string) => held.has(lock);
+      const slots = openCabinet(site.locks.values(), ask.use, isHung, readFaults(db));
+      return { kind: 'take-lock', lock: takeFirst(slots, ask.prefix) };
+    }
+  }
+}

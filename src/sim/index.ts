@@ -1,0 +1,6 @@
+export { lookAt, type AsIs } from './as-is';
+export { openCabinet, takeFirst, type Slot } from './cabinet';
+export { FAULT_KINDS, faultSchema, type Fault } from './faults';
+export { tryStart } from './motion';
+export { readPositions, type Positions } from './positions';
+export { readProof, type Found, type Testing } from './proof';
