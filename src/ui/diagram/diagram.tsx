@@ -159,10 +159,13 @@ function Links({
   });
 }
 
-/** The middle of a link, of an outlet or of a section of the drawing. */
+/** The ring round a link or outlet. */
+const ROUND = { rx: 28, ry: 28 };
+
+/** The middle of a link, of an outlet or of a section of the drawing, and the ring round it. */
 function findCentre(drawing: Diagram, id: string | undefined) {
   const link = drawing.links.find((one) => one.id === id);
-  if (link) return { x: link.x, y: link.y };
+  if (link) return { x: link.x, y: link.y, ...ROUND };
   const section = drawing.sections.find(
     (one) => one.id === id || one.outlets.some((outlet) => outlet.id === id),
   );
@@ -170,8 +173,8 @@ function findCentre(drawing: Diagram, id: string | undefined) {
   const { x, y, width, height, outlets } = section;
   const at = outlets.findIndex((outlet) => outlet.id === id);
   return at < 0
-    ? { x: x + width / 2, y: y + height / 2 }
-    : { x: x + 14 + at * 22, y: y + height + 6 };
+    ? { x: x + width / 2, y: y + height / 2, rx: width * 0.62, ry: height * 0.95 }
+    : { x: x + 14 + at * 22, y: y + height + 6, ...ROUND };
 }
 
 /** The scale at which codes are read at arm's length. */
@@ -274,12 +277,15 @@ export function PlantDiagram({
           <Sections drawing={drawing} marks={marks} onPick={onPick} />
           <Links drawing={drawing} marks={marks} onPick={onPick} />
           {ring && (
-            <circle
+            <ellipse
               cx={ring.x}
               cy={ring.y}
-              r="30"
-              className="fill-none stroke-primary"
-              strokeWidth="4"
+              rx={ring.rx}
+              ry={ring.ry}
+              fill="none"
+              stroke="currentColor"
+              strokeWidth={3}
+              className="text-primary"
             />
           )}
         </g>

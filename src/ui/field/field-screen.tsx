@@ -105,6 +105,22 @@ function findHere(code: string, { view, jobId }: DossierProps) {
   return target && { id: target.subject, at: target.at };
 }
 
+/** What was last found live or moving where one stands. */
+function FoundLive({ subject, view }: { readonly subject: string } & Pick<DossierProps, 'view'>) {
+  const { foundLive, foundMoving } = view.dossier.isolation;
+  const live = foundLive[subject];
+  const moving = foundMoving[subject];
+  if (!live && !moving) return null;
+  return (
+    <p role="alert" className="border-2 border-error p-3 font-bold">
+      {live
+        ? `NOT DEAD: ${live.reading} ${live.unit} at ${live.at.slice(11, 16)} UTC.`
+        : `IT MOVED at ${moving?.at.slice(11, 16)} UTC.`}{' '}
+      Keep away from it, find out why with the coordinator, then prove it again.
+    </p>
+  );
+}
+
 /** Phases whose points hang with a tag. */
 const TAGGED: readonly string[] = [
   'isolate-drives',
@@ -139,6 +155,7 @@ function TaskCard({
       <p className="text-xl">
         <strong>{task.label}</strong> <span className="font-mono">{task.subject}</span>
       </p>
+      <FoundLive subject={task.subject} view={view} />
       <p>{task.words}</p>
       {target && <p className="text-sm">{target.where}</p>}
       {TAGGED.includes(task.about.kind === 'step' ? task.about.step.phase : '') && (
@@ -226,6 +243,14 @@ export function FieldScreen(props: DossierProps) {
               </strong>{' '}
               of {tasks.length} done{kept.length > 0 ? `, ${kept.length} of them not yet sent` : ''}
             </p>
+          )}
+          {view.holding.length > 0 && (
+            <details>
+              <summary className="cursor-pointer py-2">
+                Holding this up: <strong className="font-mono">{view.holding.length}</strong>
+              </summary>
+              <Reasons refusals={view.holding} />
+            </details>
           )}
           {current === undefined ? (
             <p>
