@@ -6,7 +6,7 @@ import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
 import { readNow } from './clock';
 import { drawAround } from './diagram';
-import { readJob, readSiteFor } from './jobs';
+import { readJob, readOthers, readSiteFor } from './jobs';
 import type { Fault } from '../sim';
 import { readFaults } from './stand-ins';
 
@@ -36,7 +36,7 @@ export async function readDossierPage(
   const { state, sequence } = readJob(db, jobId);
   if (!state) return undefined;
   const site = readSiteFor(db, state);
-  const view = viewDossier(state, site, readNow(db));
+  const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open());
   const route = (view.sources.find(({ id }) => id === source) ?? view.sources[0])?.route ?? [];
   const work = state.scope.work.map(({ section }) => section);
   return {

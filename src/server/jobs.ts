@@ -82,7 +82,8 @@ export function readSiteFor(db: Db, state: DossierState): SiteFacts {
   return readSite(db, state?.plan.kind === 'accepted' ? state.plan.plantVersion : undefined);
 }
 
-function readOthers(db: Db, jobId: string): OtherJobs {
+/** What other jobs than this one hold. */
+export function readOthers(db: Db, jobId: string): OtherJobs {
   const rows = db
     .select()
     .from(tables.holdings)

@@ -10,6 +10,8 @@ import {
   type DossierState,
   type SiteFacts,
 } from '../../src/core/job';
+import { listLeakTests } from '../../src/core/job/leak-test';
+import { listLineup } from '../../src/core/job/lineup';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
@@ -280,6 +282,25 @@ export const HANDED_BACK: Step[] = [
   ['hana', { kind: 'close-permit', inspected: 'seal dry' }],
 ];
 
+export const LEAK_TEST = {
+  kind: 'leak-test',
+  section: 'P201-CAS',
+  fluid: 'liquid',
+  from_bar: 2,
+  to_bar: 2,
+  minutes: 10,
+  resolution_bar: 0.02,
+  weeps: false,
+  seen: 'dry round the seal',
+} satisfies Command;
+export const SEE_START = {
+  kind: 'see-start',
+  told: 'control room and pump hall',
+  clear: true,
+  ran: true,
+  seen: 'runs quiet and dry',
+} satisfies Command;
+
 export function restoreSteps(state: DossierState): Step[] {
   const order = state && findWorkOrder(state, site);
   if (!state || !order) throw new Error('no work order');
@@ -297,15 +318,24 @@ export function restoreSteps(state: DossierState): Step[] {
   if (earths > 0) {
     back.splice(lastEarth, 0, ['elif', { kind: 'count-earths', counted: earths }]);
   }
-  const walk = [...order.plan.close, ...order.plan.open].map((point): Step => {
-    const link = graph.links[graph.linkAt.get(point) ?? -1];
-    const found = link ? (link.normal ?? 'open') : 'closed';
-    return ['cora', { kind: 'walk-lineup', point, found }];
-  });
+  const walk = listLineup(graph, order).map(({ point, normal }): Step => [
+    'cora',
+    { kind: 'walk-lineup', point, found: normal, end: 'plugged' },
+  ]);
+  const tests = listLeakTests(state, site).map(({ section, least_bar }): Step => [
+    'cora',
+    { ...LEAK_TEST, section, from_bar: least_bar ?? 1, to_bar: least_bar ?? 1 },
+  ]);
+  back.splice(
+    back.findIndex(([, { kind }]) => kind === 'unlock-point'),
+    0,
+    ...tests,
+  );
   return [
     ['ada', { kind: 'open-box' }],
     ...back,
     ...walk,
+    ['cora', SEE_START],
     ['cora', { kind: 'take-back', told: 'control room' }],
     ['ada', { kind: 'close-job' }],
   ];

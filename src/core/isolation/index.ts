@@ -1,6 +1,7 @@
 export * from './bodies';
 export * from './check';
 export * from './cost';
+export * from './disabled';
 export * from './failures';
 export * from './findings';
 export {

@@ -70,8 +70,15 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'run-test':
     case 'stop-plant':
     case 'walk-lineup':
+    case 'see-start':
     case 'take-back':
       return ['area-operator'];
+    case 'leak-test':
+      return ['area-operator', 'isolating-process', 'isolating-mechanical'];
+    case 'allow-bypass':
+      return ['issuing-authority', 'site-manager'];
+    case 'inspect-isolation':
+      return ['coordinator', 'area-operator', ...ISOLATING];
     case 'lock-point':
     case 'tag-point':
     case 'replace-lock':
@@ -130,6 +137,8 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [actor, command.performer];
     case 'tag-point':
       return [actor, command.accepter];
+    case 'leak-test':
+      return command.accepter === undefined ? [] : [command.accepter];
     case 'sign-on':
     case 'sign-off':
       return [command.person];
@@ -160,6 +169,8 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'lift-for-test':
     case 'run-test':
     case 'unlock-point':
+    case 'allow-bypass':
+    case 'inspect-isolation':
     case 'take-back':
     case 'close-job':
       return [actor];

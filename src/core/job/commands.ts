@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { ACTIVITIES, GRADES } from '../plant/schema';
 import { ARRANGEMENT_NAMES, SEEN } from '../proving';
+import { ENDS } from './lineup-ends';
 
 const id = z.string().trim().min(1).max(80);
 const words = z.string().trim().min(1).max(2000);
 const note = z.string().trim().max(2000);
+/** A gauge pressure (bar). */
+const bar = z.number().gt(-1).max(2000);
 
 /** What someone who walks a plan down finds at a point. */
 export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as const;
@@ -20,6 +23,9 @@ export const TEST_KINDS = ['run', 'inch'] as const;
 
 /** The code of a tag or point, scanned or typed where the step was done. */
 const SCANNED = { scanned: words.optional() };
+
+/** Said where a point stays as it is because another job needs it so. */
+const LEFT = z.boolean().optional();
 
 /** A worker's lock on the box; or, where each point is locked, their lock on each, by point. */
 const OWN_LOCKS = { lock: id.optional(), each: z.record(id, id).optional() };
@@ -211,8 +217,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hand-back'), cleared: z.boolean(), remarks: note }),
   z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
   z.strictObject({ kind: z.literal('open-box') }),
-  z.strictObject({ kind: z.literal('free-store'), store: id, ...SCANNED }),
-  z.strictObject({ kind: z.literal('close-outlet'), outlet: id, ...SCANNED }),
+  z.strictObject({ kind: z.literal('free-store'), store: id, left: LEFT, ...SCANNED }),
+  z.strictObject({ kind: z.literal('close-outlet'), outlet: id, left: LEFT, ...SCANNED }),
   z.strictObject({ kind: z.literal('count-earths'), counted: z.int().min(0).max(100) }),
   z.strictObject({ kind: z.literal('unlock-point'), link: id, ...SCANNED }),
   z.strictObject({
@@ -220,8 +226,44 @@ export const commandSchema = z.discriminatedUnion('kind', [
     point: id,
     ...SCANNED,
     found: z.enum(['open', 'closed']),
+    /** What is at its free end, where it has one. */
+    end: z.enum(ENDS).optional(),
+    note: note.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('leak-test'),
+    section: id,
+    fluid: z.enum(['liquid', 'gas']),
+    from_bar: bar,
+    to_bar: bar,
+    minutes: z.number().gt(0).max(1440),
+    resolution_bar: z.number().gt(0).max(100),
+    /** Something was seen, heard or soaped to come out. */
+    weeps: z.boolean(),
+    seen: words,
+    /** Who accepts that it is tested with gas. */
+    accepter: id.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('see-start'),
+    /** Who was told before it was started. */
+    told: words,
+    /** Everyone was seen to keep clear. */
+    clear: z.boolean(),
+    /** Started and seen to run; or left to stand, ready. */
+    ran: z.boolean(),
+    seen: words,
   }),
   z.strictObject({ kind: z.literal('take-back'), told: words }),
+  z.strictObject({
+    kind: z.literal('allow-bypass'),
+    device: id,
+    until: z.iso.datetime(),
+    /** What guards instead. */
+    standsIn: words,
+    reason: words,
+  }),
+  z.strictObject({ kind: z.literal('inspect-isolation'), seen: words }),
   z.strictObject({ kind: z.literal('close-job') }),
 ]);
 

@@ -80,10 +80,21 @@ export type JobEvent =
   | ({ readonly kind: 'permit-handed-back' } & Body<'hand-back'>)
   | { readonly kind: 'permit-closed'; readonly inspected: string }
   | { readonly kind: 'box-opened' }
-  | { readonly kind: 'store-freed'; readonly store: string }
-  | { readonly kind: 'outlet-closed'; readonly outlet: string }
+  | { readonly kind: 'store-freed'; readonly store: string; readonly left?: boolean }
+  | { readonly kind: 'outlet-closed'; readonly outlet: string; readonly left?: boolean }
   | ({ readonly kind: 'earths-counted' } & Body<'count-earths'>)
   | { readonly kind: 'point-unlocked'; readonly link: string; readonly lock: string }
-  | { readonly kind: 'lineup-walked'; readonly point: string; readonly found: 'open' | 'closed' }
+  | ({ readonly kind: 'lineup-walked' } & Partial<Body<'walk-lineup'>> &
+      Pick<Body<'walk-lineup'>, 'point' | 'found'>)
+  | ({ readonly kind: 'lineup-differed'; readonly normal: 'open' | 'closed' } & Body<'walk-lineup'>)
+  | ({
+      readonly kind: 'leak-tested';
+      readonly tight: boolean;
+      /** The largest leak that may have been missed (bar l/s). */
+      readonly missed?: number;
+    } & Body<'leak-test'>)
+  | ({ readonly kind: 'start-seen' } & Body<'see-start'>)
+  | ({ readonly kind: 'bypass-allowed' } & Body<'allow-bypass'>)
+  | ({ readonly kind: 'isolation-inspected' } & Body<'inspect-isolation'>)
   | { readonly kind: 'plant-taken-back'; readonly told: string }
   | { readonly kind: 'job-closed' };

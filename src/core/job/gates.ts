@@ -3,6 +3,10 @@ import type { IsolationPlan } from '../plant';
 import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
+import { gateBypasses } from './bypasses';
+import { gateInspection } from './inspection';
+import { listLeakTests } from './leak-test';
+import { listLineup } from './lineup';
 import {
   findRequirement,
   findWorkOrder,
@@ -175,16 +179,23 @@ export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
   ];
 }
 
+/** What an isolation that stands has outrun: a bypass that was allowed for less long, its inspection. */
+const gateStanding = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] => [
+  ...gateBypasses(dossier, site, now),
+  ...gateInspection(dossier, now),
+];
+
 /** Whether an issued permit has lapsed at `now`. */
 export function isLapsed(dossier: Dossier, now: string): boolean {
   return dossier.permit.kind === 'issued' && Date.parse(now) > Date.parse(dossier.permit.until);
 }
 
 /** What keeps a permit from being issued. */
-export function gateIssue(dossier: Dossier, site: SiteFacts): Refusal[] {
+export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
   const { permit } = dossier;
   return [
     ...gateIsolation(dossier, site),
+    ...gateStanding(dossier, site, now),
     ...(permit.kind === 'none' ? [refuse('not-assessed')] : []),
     ...(permit.kind === 'none' || permit.kind === 'assessed' ? [refuse('not-approved')] : []),
   ];
@@ -197,6 +208,7 @@ export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusa
   return [
     ...(isLapsed(dossier, now) ? [refuse('permit-lapsed', { until: permit.until })] : []),
     ...gateIsolation(dossier, site),
+    ...gateStanding(dossier, site, now),
   ];
 }
 
@@ -232,16 +244,42 @@ export function listStanding(dossier: Dossier, order: WorkOrder): string[] {
     .filter((subject) => [locked, tagged, opened, restrained].some((held) => subject in held));
 }
 
-/** What keeps the job from being closed. */
-export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
+/** What keeps the locks on a line that was broken into: its leak test. */
+export function gateLeakTests(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { leakTests } = dossier.isolation;
+  return listLeakTests(dossier, site).flatMap(({ section }) => {
+    const test = leakTests[section];
+    if (!test) return [refuse('leak-test-missing', { section })];
+    const { tight, from_bar, to_bar, minutes } = test;
+    return tight ? [] : [refuse('line-leaks', { section, from: from_bar, to: to_bar, minutes })];
+  });
+}
+
+/** What keeps plant from being started again: points that stand, a line not walked, or found otherwise than it should be. */
+export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { walked, differs } = dossier.isolation;
   const order = findWorkOrder(dossier, site);
   const standing = order ? listStanding(dossier, order) : [];
-  const points = order ? [...order.plan.close, ...order.plan.open] : [];
-  const unwalked = points.filter((point) => !(point in dossier.isolation.walked));
+  const left = order
+    ? listLineup(site.graph, order)
+        .map(({ point }) => point)
+        .filter((point) => !(point in walked) && !(point in differs))
+    : [];
   return [
     ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
     ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
-    ...(unwalked.length > 0 ? [refuse('lineup-missing', { points: unwalked.join(', ') })] : []),
+    ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
+    ...Object.entries(differs).map(([subject, { found, normal, end }]) =>
+      refuse('position-wrong', { subject, found, normal, end: end ?? '' }),
+    ),
+  ];
+}
+
+/** What keeps the job from being closed. */
+export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
+  return [
+    ...gateLineup(dossier, site),
+    ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
     ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
   ];
 }
@@ -269,6 +307,9 @@ export function findStage(dossier: Dossier, site: SiteFacts): Stage {
   return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
 }
 
+const isAnyLocked = ({ isolation }: Dossier): boolean =>
+  Object.keys(isolation.locked).length + Object.keys(isolation.tagged).length > 0;
+
 /** What is holding a job up: every rule that the next stage does not find met. Empty when nothing is. */
 export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'now'>): Refusal[] {
   const { site, now } = context;
@@ -282,9 +323,9 @@ export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'n
     case 'walk-down':
       return [...gateWalkDown(dossier), ...gateNewest(dossier, site)];
     case 'isolate':
-      return gateIsolation(dossier, site);
+      return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
     case 'permit': {
-      const missing = gateIssue(dossier, site);
+      const missing = gateIssue(dossier, site, now);
       return missing.length > 0 ? missing : [refuse('not-issued')];
     }
     case 'work':
@@ -297,6 +338,7 @@ export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'n
     case 'restore':
       return [
         ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
+        ...(isAnyLocked(dossier) ? gateLeakTests(dossier, site) : []),
         ...gateClose(dossier, site),
       ];
     case 'closed':

@@ -1,6 +1,6 @@
 import { checkPlan, type FindingCode } from '../isolation';
-import type { IsolationPlan } from '../plant';
 import { explainRefusal } from '../rules/book';
+import { listCarriedOut } from './carried-out';
 import { gateNewest, gateProvedAgain, isStepDone } from './gates';
 import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier } from './state';
@@ -15,15 +15,6 @@ export interface Lamp {
   readonly state: LampState;
   readonly why: string;
   readonly route: readonly string[];
-}
-
-/** The plan as far as it has been carried out with locks on, or tags where nothing else could be fitted. */
-export function listCarriedOut(dossier: Dossier): IsolationPlan {
-  return {
-    close: [...Object.keys(dossier.isolation.locked), ...Object.keys(dossier.isolation.tagged)],
-    open: Object.keys(dossier.isolation.opened),
-    restrain: Object.keys(dossier.isolation.restrained),
-  };
 }
 
 const ABOUT_SOURCES: readonly FindingCode[] = [

@@ -113,6 +113,8 @@ export function findSubject(command: Command): string | undefined {
       return command.store;
     case 'prove':
       return command.proof;
+    case 'leak-test':
+      return command.section;
     case 'try-start':
       return command.station;
     case 'walk-lineup':

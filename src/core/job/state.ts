@@ -1,6 +1,7 @@
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
+import type { End } from './lineup-ends';
 import type { ElectricalRound, ProofDemand, Seen } from '../proving';
 
 /** Who did something and when (ISO 8601, UTC). */
@@ -104,6 +105,39 @@ export interface TestRun extends Mark {
   readonly lifted: readonly string[];
 }
 
+/** How a point of the line-up was found. */
+export interface Walked extends Mark {
+  readonly found: 'open' | 'closed';
+  readonly end?: End;
+  readonly note?: string;
+}
+
+/** How a held pressure went. */
+export interface HeldPressure {
+  readonly from_bar: number;
+  readonly to_bar: number;
+  readonly minutes: number;
+  /** The smallest change that the gauge shows (bar). */
+  readonly resolution_bar: number;
+  /** Something was seen, heard or soaped to come out. */
+  readonly weeps: boolean;
+}
+
+/** A pressure that was held on a line, and whether it held. */
+export interface LeakTest extends Mark, HeldPressure {
+  readonly fluid: 'liquid' | 'gas';
+  readonly tight: boolean;
+  readonly seen: string;
+  readonly missed?: number;
+}
+
+/** A device that may be out of action: who allows it (`by`), until when (ISO 8601, UTC), and what guards instead. */
+export interface AllowedBypass extends Mark {
+  readonly until: string;
+  readonly standsIn: string;
+  readonly reason: string;
+}
+
 /** What has been done in the field, by id of link, outlet, store, proof and start station. */
 export interface IsolationRecord {
   readonly told?: Mark & { readonly who: string };
@@ -137,7 +171,19 @@ export interface IsolationRecord {
   readonly box?: LockedBox;
   /** Hasps put on beyond what is there: by box or point. */
   readonly hasps: Readonly<Record<string, number>>;
-  readonly walked: Readonly<Record<string, Mark & { readonly found: 'open' | 'closed' }>>;
+  readonly walked: Readonly<Record<string, Walked>>;
+  /** Points found otherwise than in their line-up, until they are found in it. */
+  readonly differs: Readonly<Record<string, Walked & { readonly normal: 'open' | 'closed' }>>;
+  /** The newest leak test of each line that was opened. */
+  readonly leakTests: Readonly<Record<string, LeakTest>>;
+  /** The start after the work. */
+  readonly started?: Mark & {
+    readonly told: string;
+    readonly ran: boolean;
+    readonly seen: string;
+  };
+  /** When an isolation that stands for long was last looked over. */
+  readonly inspected?: Mark & { readonly seen: string };
   readonly takenBack?: Mark & { readonly told: string };
 }
 
@@ -221,6 +267,8 @@ export interface Dossier {
   readonly permit: PermitRecord;
   /** Locks taken off for absent owners, the newest of each owner. */
   readonly absent: Readonly<Record<string, AbsentRemoval>>;
+  /** Devices that this job may put out of action, by id. */
+  readonly bypasses: Readonly<Record<string, AllowedBypass>>;
 }
 
 /** A job before it is raised is nothing. */

@@ -6,10 +6,21 @@ import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { findEndOfProofs, standAt } from './attendance';
 import { findStage, isLapsed, isStepDone, listHolding, listStanding, type Stage } from './gates';
+import { listBypasses, type Bypass } from './bypasses';
+import { findInspectionDue } from './inspection';
 import { computeLamps, type Lamp } from './lamps';
+import { listLeakTests, type LeakTestDemand } from './leak-test';
+import { listLineup, type LinePoint } from './lineup';
 import { findTarget, type ScanTarget } from './scan';
-import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
-import type { Dossier, Mark } from './state';
+import { listShared } from './shared';
+import {
+  findRequirement,
+  findWorkOrder,
+  type OpenJob,
+  type SiteFacts,
+  type WorkOrder,
+} from './site';
+import type { Dossier, LeakTest, Mark } from './state';
 
 export interface SourceView {
   readonly id: string;
@@ -34,11 +45,15 @@ export interface DossierView {
   /** Proofs that are done by two. */
   readonly twoPersons: readonly string[];
   readonly restore: readonly (RestoreStep & { readonly done: boolean })[];
-  readonly lineup: readonly {
-    readonly point: string;
-    readonly normal: 'open' | 'closed';
-    readonly done: boolean;
-  }[];
+  readonly lineup: readonly (LinePoint & { readonly done: boolean })[];
+  /** Lines that are tested for leaks before their locks come off, with the newest test of each. */
+  readonly leakTests: readonly (LeakTestDemand & { readonly test: LeakTest | undefined })[];
+  /** The other job that holds a point as it stands, by point. */
+  readonly shared: Readonly<Record<string, string>>;
+  /** Devices that this job puts out of action. */
+  readonly bypasses: readonly Bypass[];
+  /** When the isolation has to be inspected. */
+  readonly inspectionDue: string | undefined;
   /** Where each step, restoring step and point of the line-up is done, by its subject. */
   readonly targets: Readonly<Record<string, ScanTarget>>;
   readonly lapsed: boolean;
@@ -80,10 +95,20 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
   };
 }
 
-function viewTargets(order: WorkOrder | undefined, graph: PlantGraph): DossierView['targets'] {
+function viewTargets(
+  dossier: Dossier,
+  site: SiteFacts,
+  order: WorkOrder | undefined,
+): DossierView['targets'] {
   if (!order) return {};
+  const { graph } = site;
   const { close, open, restrain } = order.plan;
-  const subjects = [...order.steps.map(({ subject }) => subject), ...close, ...open, ...restrain];
+  const subjects = [
+    ...order.steps.map(({ subject }) => subject),
+    ...[...close, ...open, ...restrain],
+    ...listLineup(graph, order).map(({ point }) => point),
+    ...listLeakTests(dossier, site).map(({ section }) => section),
+  ];
   return Object.fromEntries(
     subjects
       .filter((subject) => subject !== '')
@@ -93,14 +118,18 @@ function viewTargets(order: WorkOrder | undefined, graph: PlantGraph): DossierVi
 
 const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
-/** Builds the view of a job at `now`. */
-export function viewDossier(known: Dossier, site: SiteFacts, now: string): DossierView {
+/** Builds the view of a job at `now`, beside the other open jobs. */
+export function viewDossier(
+  known: Dossier,
+  site: SiteFacts,
+  now: string,
+  others: readonly OpenJob[] = [],
+): DossierView {
   const dossier = standAt(known, now);
   const { graph } = site;
   const requirement = findRequirement(dossier, site);
   const order = findWorkOrder(dossier, site);
   const standing = new Set(order ? listStanding(dossier, order) : []);
-  const points = order ? [...order.plan.close, ...order.plan.open] : [];
   return {
     dossier,
     stage: findStage(dossier, site),
@@ -119,14 +148,18 @@ export function viewDossier(known: Dossier, site: SiteFacts, now: string): Dossi
     proofs: order?.proofs ?? [],
     twoPersons: (order?.proofs ?? []).filter((proof) => isByTwo(proof, graph)).map(({ id }) => id),
     restore: (order?.restore ?? []).map((step) => ({ ...step, done: !standing.has(step.subject) })),
-    lineup: points.map((point) => ({
-      point,
-      normal: order?.plan.close.includes(point)
-        ? (graph.links[graph.linkAt.get(point) ?? -1]?.normal ?? 'open')
-        : 'closed',
-      done: point in dossier.isolation.walked,
+    lineup: (order ? listLineup(graph, order, others) : []).map((point) => ({
+      ...point,
+      done: point.point in dossier.isolation.walked,
     })),
-    targets: viewTargets(order, graph),
+    leakTests: listLeakTests(dossier, site).map((demand) => ({
+      ...demand,
+      test: dossier.isolation.leakTests[demand.section],
+    })),
+    shared: order ? listShared(order.plan, others) : {},
+    bypasses: listBypasses(dossier, site),
+    inspectionDue: findInspectionDue(dossier),
+    targets: viewTargets(dossier, site, order),
     lapsed: isLapsed(dossier, now),
     now,
     proofsEnd: findEndOfProofs(dossier),

@@ -4,6 +4,7 @@ import { PLANNING_RULES } from './planning';
 import { RESTORING_RULES } from './restoring';
 import type { Facts, Place, Rule } from './rule';
 import { SITE_RULES } from './site';
+import { STANDING_RULES } from './standing';
 
 export type { Facts, Place, Rule } from './rule';
 
@@ -14,6 +15,7 @@ export const RULES = {
   ...PERMIT_RULES,
   ...RESTORING_RULES,
   ...SITE_RULES,
+  ...STANDING_RULES,
 } as const satisfies Record<string, Rule>;
 
 export type RuleCode = keyof typeof RULES;

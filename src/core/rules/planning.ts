@@ -44,6 +44,13 @@ export const PLANNING_RULES = {
     'fitting a blank, spool or parted coupling is itself a line break (practice)',
     (f) => String(f.mend),
   ),
+  'plans-contradict': rule(
+    'plan',
+    (f) => `Together with the plan of ${f.job}, that of ${f.of} no longer passes: ${f.words}`,
+    'jobs that share plant are isolated so that each stays proved (practice)',
+    (f) =>
+      `Open another drain or take other points, do one after the other, or have ${f.job} planned anew.`,
+  ),
   'drawing-doubtful': rule(
     'plan',
     fixed('No source reaches this work on the drawing: a dead drawing is a common mistake.'),

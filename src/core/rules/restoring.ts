@@ -8,6 +8,18 @@ export const RESTORING_RULES = {
     `${LOCKOUT}(f)(3)`,
     'Take the control lock off.',
   ),
+  'held-by-other': rule(
+    'restore',
+    (f) => `${f.job} needs ${f.subject} as it stands.`,
+    'a point is put back only by the last job that needs it (practice)',
+    (f) => `Leave ${f.subject} as it is and say so: ${f.job} puts it back.`,
+  ),
+  'held-by-nobody': rule(
+    'restore',
+    (f) => `No other job holds ${f.subject}: it may not be left as it is.`,
+    'the last job that needs a point puts it back (practice)',
+    (f) => `Put ${f.subject} back to its normal position.`,
+  ),
   'points-locked': rule(
     'restore',
     (f) => `${f.points} not yet restored.`,
@@ -28,9 +40,67 @@ export const RESTORING_RULES = {
   ),
   'position-wrong': rule(
     'restore',
-    (f) => `${f.subject} was found ${f.found}; its normal position is ${f.normal}.`,
-    'the line is walked against the line-up (practice)',
-    (f) => `Put ${f.subject} to ${f.normal}, or have the line-up changed.`,
+    (f) =>
+      f.end === 'open-end' || f.found === f.normal
+        ? `${f.subject} was found ${f.found}, its free end neither plugged nor piped away.`
+        : `${f.subject} was found ${f.found}; its line-up is ${f.normal}.`,
+    'each valve, blind, drain and plug is compared with the line-up (practice)',
+    (f) => `Put ${f.subject} to ${f.normal}, plug what ends in the open, and walk it again.`,
+  ),
+  'leak-test-missing': rule(
+    'restore',
+    (f) => `${f.section} was broken into and has not been tested for leaks.`,
+    'a line that was open is tested before its locks come off (energy model, section 7; practice)',
+    (f) => `Shut its outlets, hold a pressure on ${f.section} and record it.`,
+  ),
+  'line-leaks': rule(
+    'restore',
+    (f) =>
+      `${f.section} leaks: ${f.from} bar fell to ${f.to} bar in ${f.minutes} min, or it weeps.`,
+    'a line goes back only when it is tight (practice)',
+    'Let it down, have it put right under a permit, and test it again. Nothing is tightened under pressure.',
+  ),
+  'no-leak-test': rule(
+    'restore',
+    (f) => `${f.section} was not broken into by this job.`,
+    'what is tested is what was opened (practice)',
+    'Choose a line that the job opened.',
+  ),
+  'leak-test-too-low': rule(
+    'restore',
+    (f) => `${f.section} was tested at ${f.from} bar; it needs ${f.least} bar.`,
+    'a leak test reaches the pressure of normal running (practice)',
+    'Raise the pressure slowly and test again.',
+  ),
+  'leak-test-too-short': rule(
+    'restore',
+    (f) => `The pressure was held for ${f.minutes} min; ${f.least} min are needed.`,
+    'site rule (practice)',
+    'Hold it for longer.',
+  ),
+  'leak-test-void': rule(
+    'restore',
+    (f) => `On ${f.section} ${f.from} bar rose to ${f.to} bar: something feeds or warms it.`,
+    'a rising pressure proves nothing (practice)',
+    'Find what feeds it. A valve may pass: then it is no barrier.',
+  ),
+  'gas-test-not-accepted': rule(
+    'restore',
+    fixed('Testing with gas instead of liquid needs someone to accept it by name.'),
+    'gas under pressure holds far more energy than liquid (practice)',
+    'An issuing authority accepts it, or test with liquid.',
+  ),
+  'start-not-seen': rule(
+    'restore',
+    fixed('Nobody has seen it start.'),
+    'those affected are told, kept clear, and the start is watched from a distance (energy model, section 7)',
+    'Tell those affected, see that everyone keeps clear, start it and say what was seen.',
+  ),
+  'not-kept-clear': rule(
+    'restore',
+    fixed('It was not seen that everyone keeps clear.'),
+    `${LOCKOUT}(e)(1) and (e)(2)`,
+    'See to it that everyone is in a safe place, then start.',
   ),
   'lineup-missing': rule(
     'restore',

@@ -1,4 +1,34 @@
-import { DRAFT, HANDED_BACK, LIVE, carryOut, restoreSteps, type RefusalRow } from '../seal-change';
+import type { Command } from '../../../src/core/job';
+import {
+  carryOut,
+  DRAFT,
+  HANDED_BACK,
+  LEAK_TEST,
+  LIVE,
+  restoreSteps,
+  SEE_START,
+  type RefusalRow,
+} from '../seal-change';
+
+/** Handed back, and so many steps of the way back done: the box, the restraint, three drains, then the leak test. */
+const restored = (steps: number) => {
+  const s = carryOut(HANDED_BACK, LIVE());
+  return carryOut(restoreSteps(s).slice(0, steps), s);
+};
+const before = (kind: Command['kind']) => {
+  const s = carryOut(HANDED_BACK, LIVE());
+  return restored(restoreSteps(s).findIndex(([, command]) => command.kind === kind));
+};
+/** Every lock off, nothing walked; and everything walked. */
+const unwalked = () => before('walk-lineup');
+const walked = () => before('see-start');
+const UNLOCK: Command = { kind: 'unlock-point', link: 'HV-2002' };
+const walk = (point: string, found: 'open' | 'closed', end?: 'plugged' | 'open-end'): Command => ({
+  kind: 'walk-lineup',
+  point,
+  found,
+  end,
+});
 
 /** Steps of this stage that are refused, with the codes. */
 export const RESTORING_ROWS: RefusalRow[] = [
@@ -20,7 +50,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'unlocked by another authority',
     () => {
       const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(s).slice(1, 5), s);
+      return carryOut(restoreSteps(s).slice(1, 6), s);
     },
     'gus',
     { kind: 'unlock-point', link: 'HV-2001' },
@@ -30,7 +60,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'one’s own lock taken off as if one were not there',
     () => {
       const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(s).slice(1, 5), s);
+      return carryOut(restoreSteps(s).slice(1, 6), s);
     },
     'finn',
     {
@@ -53,7 +83,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'the breaker unlocked before the valves',
     () => {
       const state = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(state).slice(1, 5), state);
+      return carryOut(restoreSteps(state).slice(1, 6), state);
     },
     'elif',
     { kind: 'unlock-point', link: 'CB-P201' },
@@ -64,17 +94,149 @@ export const RESTORING_ROWS: RefusalRow[] = [
     () => carryOut(HANDED_BACK, LIVE()),
     'ada',
     { kind: 'close-job' },
-    ['points-locked', 'lineup-missing', 'not-taken-back'],
+    ['points-locked', 'lineup-missing', 'start-not-seen', 'not-taken-back'],
+  ],
+  ['unlocked before the leak test', () => restored(5), 'finn', UNLOCK, ['leak-test-missing']],
+  [
+    'unlocked after a leak was found',
+    () => carryOut([['cora', { ...LEAK_TEST, to_bar: 1.9 }]], restored(5)),
+    'finn',
+    UNLOCK,
+    ['line-leaks'],
   ],
   [
-    'a valve left shut',
-    () => {
-      const s = carryOut(HANDED_BACK, LIVE());
-      return carryOut(restoreSteps(s).slice(0, 14), s);
-    },
+    'unlocked after it was seen to weep',
+    () => carryOut([['cora', { ...LEAK_TEST, weeps: true }]], restored(5)),
+    'finn',
+    UNLOCK,
+    ['line-leaks'],
+  ],
+  [
+    'unlocked once it was tight in the end',
+    () =>
+      carryOut(
+        [
+          ['cora', { ...LEAK_TEST, weeps: true }],
+          ['cora', { ...LEAK_TEST, to_bar: 1.98 }],
+        ],
+        restored(5),
+      ),
+    'finn',
+    UNLOCK,
+    [],
+  ],
+  [
+    'a leak test before the drains are shut',
+    () => restored(3),
     'cora',
-    { kind: 'walk-lineup', point: 'HV-2001', found: 'closed' },
+    LEAK_TEST,
+    ['out-of-order'],
+  ],
+  [
+    'a leak test under a live permit',
+    LIVE,
+    'cora',
+    LEAK_TEST,
+    ['still-held', 'permit-open', 'box-still-locked', 'out-of-order'],
+  ],
+  [
+    'a leak test of a line that was not opened',
+    () => restored(5),
+    'cora',
+    { ...LEAK_TEST, section: 'P202-CAS' },
+    ['no-leak-test'],
+  ],
+  [
+    'a leak test too low, too short and rising',
+    () => restored(5),
+    'cora',
+    { ...LEAK_TEST, from_bar: 1.9, minutes: 9.9 },
+    ['leak-test-too-low', 'leak-test-too-short', 'leak-test-void'],
+  ],
+  [
+    'a leak test with gas that nobody accepts',
+    () => restored(5),
+    'cora',
+    { ...LEAK_TEST, fluid: 'gas' },
+    ['gas-test-not-accepted'],
+  ],
+  [
+    'a leak test with gas accepted by one who may not',
+    () => restored(5),
+    'cora',
+    { ...LEAK_TEST, fluid: 'gas', accepter: 'kit' },
+    ['role-missing'],
+  ],
+  [
+    'a leak test with gas accepted by name',
+    () => restored(5),
+    'cora',
+    { ...LEAK_TEST, fluid: 'gas', accepter: 'hana' },
+    [],
+  ],
+  [
+    'started with a valve left shut',
+    () => carryOut([['cora', walk('HV-2001', 'closed')]], walked()),
+    'cora',
+    SEE_START,
     ['position-wrong'],
+  ],
+  [
+    'started with an open end',
+    () => carryOut([['cora', walk('DR-2007', 'closed', 'open-end')]], walked()),
+    'cora',
+    SEE_START,
+    ['position-wrong'],
+  ],
+  [
+    'started with an end that nobody looked at',
+    () => carryOut([['cora', walk('DR-2007', 'closed')]], walked()),
+    'cora',
+    SEE_START,
+    ['position-wrong'],
+  ],
+  [
+    'started once the valve was found open in the end',
+    () =>
+      carryOut(
+        [
+          ['cora', walk('HV-2001', 'closed')],
+          ['cora', walk('HV-2001', 'open')],
+        ],
+        walked(),
+      ),
+    'cora',
+    SEE_START,
+    [],
+  ],
+  ['started before the line was walked', unwalked, 'cora', SEE_START, ['lineup-missing']],
+  [
+    'started without keeping clear',
+    walked,
+    'cora',
+    { ...SEE_START, clear: false },
+    ['not-kept-clear'],
+  ],
+  [
+    'taken back before it was started',
+    walked,
+    'cora',
+    { kind: 'take-back', told: 'control room' },
+    ['start-not-seen'],
+  ],
+  [
+    'a point walked that has nothing to do with it',
+    unwalked,
+    'cora',
+    walk('HV-2101', 'open'),
+    ['not-in-plan'],
+  ],
+  [
+    'a point walked under lock',
+    () => restored(6),
+    'cora',
+    walk('HV-2001', 'open'),
+    ['points-locked'],
   ],
   [
     'anything after closing',

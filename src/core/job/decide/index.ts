@@ -4,12 +4,14 @@ import { requireAuthority } from '../authority';
 import { type Command, type CommandOf } from '../commands';
 import { refuseEntered, timeOf } from '../entered';
 import { type JobEvent } from '../events';
+import { findInspectionDue } from '../inspection';
 import { findCode, findSubject, findTarget, refuseScan } from '../scan';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
 import { decideAlarm } from './alarm';
 import { decideBox } from './box';
+import { decideBypass } from './bypass';
 import { decideCrew } from './crew';
 import { decideIsolating } from './isolating';
 import { type Outcome } from './outcome';
@@ -79,6 +81,13 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hand-back':
     case 'close-permit':
       return decidePermit(dossier, command, context);
+    case 'allow-bypass':
+      return decideBypass(command, context);
+    case 'inspect-isolation':
+      return {
+        refusals: findInspectionDue(dossier) ? [] : [refuse('nothing-hangs')],
+        event: { ...command, kind: 'isolation-inspected' },
+      };
     case 'remove-absent-lock':
     case 'tell-absent-owner':
       return decideAbsent(dossier, command, context);
@@ -88,6 +97,8 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'count-earths':
     case 'unlock-point':
     case 'walk-lineup':
+    case 'leak-test':
+    case 'see-start':
     case 'take-back':
     case 'close-job':
       return decideRestoring(dossier, command, context);

@@ -1,4 +1,5 @@
 import { refuse, type Refusal } from '../../rules/book';
+import { requireBypassAllowed } from '../bypasses';
 import { type CommandOf } from '../commands';
 import { type JobEvent } from '../events';
 import { gateWalkDown } from '../gates';
@@ -97,6 +98,7 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
         refusals: [
           ...requireTurn(dossier, command.link, context),
           ...requireLock(dossier, command.lock, 'point', context),
+          ...requireBypassAllowed(dossier, command.link, context.site, context.now),
         ],
         event: { ...command, kind: 'point-locked' },
       };

@@ -23,7 +23,7 @@ function decideIssue(
   const self = context.actor === dossier.performer || context.actor === command.performer;
   return {
     refusals: [
-      ...gateIssue(dossier, context.site),
+      ...gateIssue(dossier, context.site, context.now),
       ...(live ? [refuse('already-done', { what: 'Issuing' })] : []),
       ...(command.performer === dossier.performer
         ? requireRole(context, command.performer, ['performing-authority'])

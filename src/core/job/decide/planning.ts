@@ -5,6 +5,7 @@ import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gatePlan, listPoints } from '../gates';
 import { findRequirement, type Context } from '../site';
+import { requireTogether } from '../shared';
 import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
 
@@ -131,6 +132,7 @@ export function decidePlanning(
           ...settled,
           ...(plan.kind === 'submitted' ? [refuse('already-done', { what: 'This' })] : []),
           ...gatePlan(dossier, context.site),
+          ...requireTogether(dossier, context),
           ...(findRequirement(dossier, context.site).demands.length > 0 || command.drawingChecked
             ? []
             : [refuse('drawing-doubtful')]),
@@ -154,7 +156,10 @@ export function decidePlanning(
         plan.kind !== 'none' && plan.author === context.actor
           ? [refuse('own-review', { person: nameOf(context, context.actor) })]
           : [];
-      const stops = command.kind === 'accept-plan' ? gatePlan(dossier, context.site) : [];
+      const stops =
+        command.kind === 'accept-plan'
+          ? [...gatePlan(dossier, context.site), ...requireTogether(dossier, context)]
+          : [];
       return {
         refusals: [...unready, ...own, ...stops],
         event:

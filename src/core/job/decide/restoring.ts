@@ -1,9 +1,11 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
-import { gateClose, gateRestore, listStanding } from '../gates';
+import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates';
+import { findHolder } from '../shared';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type LockedBox } from '../state';
 import { type Outcome, nameOf } from './outcome';
+import { decideLeakTest, decideStart, decideWalk } from './return';
 
 /** Refuses a restoring step that is out of turn. */
 export function requireRestoreTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
@@ -12,34 +14,20 @@ export function requireRestoreTurn(dossier: Dossier, subject: string, context: C
   if (gate.length > 0 || !order) return gate;
   const standing = listStanding(dossier, order);
   if (!standing.includes(subject)) return [refuse('already-done', { what: subject })];
-  const groupOf = (id: string) => order.restore.find((step) => step.subject === id)?.group;
-  const first = standing[0];
-  return first !== undefined && first !== subject && groupOf(first) !== groupOf(subject)
-    ? [refuse('out-of-order', { subject, first })]
-    : [];
+  const stepOf = (id: string) => order.restore.find((step) => step.subject === id);
+  const [step, first] = [stepOf(subject), stepOf(standing[0] ?? '')];
+  if (first && step && first.group !== step.group)
+    return [refuse('out-of-order', { subject, first: first.subject })];
+  // Blinds, spools and couplings come out under the valves, before anything is tested.
+  return step?.kind === 'unlock' ? gateLeakTests(dossier, context.site) : [];
 }
 
-/** Refuses a position that differs from the normal line-up: links as the plant file says, outlets shut. */
-function requireNormal(
-  command: CommandOf<'walk-lineup'>,
-  dossier: Dossier,
-  context: Context,
-): Refusal[] {
-  const order = findWorkOrder(dossier, context.site);
-  const standing = order ? listStanding(dossier, order) : [];
-  const isLink = order?.plan.close.includes(command.point) === true;
-  if (!isLink && order?.plan.open.includes(command.point) !== true) {
-    return [refuse('not-in-plan', { subject: command.point })];
-  }
-  const { graph } = context.site;
-  const link = graph.links[graph.linkAt.get(command.point) ?? -1];
-  const normal = isLink ? (link?.normal ?? 'open') : 'closed';
-  return [
-    ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
-    ...(command.found === normal
-      ? []
-      : [refuse('position-wrong', { subject: command.point, found: command.found, normal })]),
-  ];
+/** A point that another job needs is left as it stands, and one that none needs is put back. An earth is each job's own. */
+function requireLeft(subject: string, left: boolean, { site, others }: Context): Refusal[] {
+  const outlet = site.graph.outlets[site.graph.outletAt.get(subject) ?? -1];
+  const job = outlet?.kind === 'earth' ? undefined : findHolder(subject, others.open());
+  if (job !== undefined && !left) return [refuse('held-by-other', { subject, job })];
+  return job === undefined && left ? [refuse('held-by-nobody', { subject })] : [];
 }
 
 /** The last lock off a box is its control lock, by whoever hung it. */
@@ -88,6 +76,8 @@ export function decideRestoring(
     | 'count-earths'
     | 'unlock-point'
     | 'walk-lineup'
+    | 'leak-test'
+    | 'see-start'
     | 'take-back'
     | 'close-job'
   >,
@@ -107,13 +97,19 @@ export function decideRestoring(
       };
     case 'free-store':
       return {
-        refusals: requireRestoreTurn(dossier, command.store, context),
-        event: { kind: 'store-freed', store: command.store },
+        refusals: [
+          ...requireRestoreTurn(dossier, command.store, context),
+          ...requireLeft(command.store, command.left === true, context),
+        ],
+        event: { ...command, kind: 'store-freed' },
       };
     case 'close-outlet':
       return {
-        refusals: requireRestoreTurn(dossier, command.outlet, context),
-        event: { kind: 'outlet-closed', outlet: command.outlet },
+        refusals: [
+          ...requireRestoreTurn(dossier, command.outlet, context),
+          ...requireLeft(command.outlet, command.left === true, context),
+        ],
+        event: { ...command, kind: 'outlet-closed' },
       };
     case 'count-earths':
       return decideCount(dossier, command);
@@ -131,10 +127,11 @@ export function decideRestoring(
       };
     }
     case 'walk-lineup':
-      return {
-        refusals: [...gateRestore(dossier), ...requireNormal(command, dossier, context)],
-        event: { kind: 'lineup-walked', point: command.point, found: command.found },
-      };
+      return decideWalk(dossier, command, context);
+    case 'leak-test':
+      return decideLeakTest(dossier, command, context);
+    case 'see-start':
+      return decideStart(dossier, command, context);
     case 'take-back':
       return {
         refusals: gateClose(dossier, context.site).filter(({ code }) => code !== 'not-taken-back'),

@@ -3,7 +3,7 @@ import { refuse, type Refusal } from '../../rules/book';
 import { disciplineOf, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gateHandBack, gateWalkDown, listStanding } from '../gates';
-import { listCarriedOut } from '../lamps';
+import { listCarriedOut } from '../carried-out';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';

@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
+import { requireBypassAllowed } from '../bypasses';
 import { type CommandOf } from '../commands';
 import { gateHandBack } from '../gates';
 import { listHanging } from '../hanging';
@@ -83,6 +84,7 @@ export function decideUnfit(
         refusals: [
           ...requireTold(dossier, context.actor, context),
           ...requireTurn(dossier, command.link, context),
+          ...requireBypassAllowed(dossier, command.link, context.site, context.now),
           ...requireRole(context, command.accepter, ['issuing-authority']),
           ...(command.accepter === context.actor
             ? [refuse('accepts-own', { person: nameOf(context, command.accepter) })]

@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { findHolder } from '../shared';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireInDate } from './instrument';
@@ -93,6 +94,7 @@ export function decideWatch(
   const watch = dossier.isolation.watched[command.outlet];
   const isTaking = command.kind === 'take-watch';
   const { watcher } = watch ?? {};
+  const holder = findHolder(command.outlet, context.others.open());
   return {
     refusals: watch
       ? [
@@ -100,6 +102,10 @@ export function decideWatch(
           ...(isTaking ? requireNotWatching(dossier, context.actor, context) : []),
           ...(!isTaking && watcher !== context.actor
             ? [refuse('not-the-watcher', { person: nameOf(context, watcher ?? '') })]
+            : []),
+          // Shutting it would shut what another job is let down through.
+          ...(command.kind === 'end-watch' && command.end === 'stopped' && holder !== undefined
+            ? [refuse('held-by-other', { subject: command.outlet, job: holder })]
             : []),
         ]
       : [refuse('not-watched', { outlet: command.outlet })],

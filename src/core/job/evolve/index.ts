@@ -35,6 +35,12 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
 const later = (a: string | undefined, b: string): string =>
   a !== undefined && Date.parse(a) > Date.parse(b) ? a : b;
 
+const allow = (
+  bypasses: Dossier['bypasses'],
+  { device, until, standsIn, reason }: Extract<JobEvent, { kind: 'bypass-allowed' }>,
+  mark: Mark,
+): Dossier['bypasses'] => ({ ...bypasses, [device]: { ...mark, until, standsIn, reason } });
+
 const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 
 /** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
@@ -55,6 +61,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       restoring: false,
       permit: { kind: 'none' },
       absent: {},
+      bypasses: {},
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
@@ -73,5 +80,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       (event.kind === 'permit-closed' && isolation.lockout === 'each-point'),
     permit: evolvePermit(planned.permit, event, mark),
     absent: evolveAbsent(planned.absent, event, mark),
+    bypasses:
+      event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,
   };
 }

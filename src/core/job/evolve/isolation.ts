@@ -2,6 +2,7 @@ import type { JobEvent } from '../events';
 import type { IsolationRecord, Mark } from '../state';
 import { evolveControl, passControl } from './control';
 import { drop, put } from './ledger';
+import { evolveReturn } from './return';
 import { evolveTestRun } from './test-run';
 import { evolveUnfit } from './unfit';
 import { relight, unprove } from './unprove';
@@ -18,6 +19,8 @@ export const EMPTY_ISOLATION: IsolationRecord = {
   foundLive: {},
   foundMoving: {},
   walked: {},
+  differs: {},
+  leakTests: {},
   tagged: {},
   unfit: {},
   lockout: 'box',
@@ -156,10 +159,11 @@ export function evolveIsolation(
         ? unprove({ ...isolation, locked: drop(isolation.locked, event.where) })
         : isolation;
     case 'lineup-walked':
-      return {
-        ...isolation,
-        walked: put(isolation.walked, event.point, { ...mark, found: event.found }),
-      };
+    case 'lineup-differed':
+    case 'leak-tested':
+    case 'start-seen':
+    case 'isolation-inspected':
+      return evolveReturn(isolation, event, mark);
     case 'plant-taken-back':
       return { ...isolation, takenBack: { ...mark, told: event.told } };
     default:

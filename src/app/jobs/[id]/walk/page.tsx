@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import { viewDossier } from '../../../../core/job';
 import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
-import { readJob, readSiteFor } from '../../../../server/jobs';
+import { readJob, readOthers, readSiteFor } from '../../../../server/jobs';
 import { findMe } from '../../../../server/session';
 import { WalkList } from '../../../../ui/dossier/walk-list';
 
@@ -18,7 +18,10 @@ export default async function WalkPage({ params }: { readonly params: Promise<{ 
       <Link href={`/jobs/${id}`} className="no-print underline">
         Back to the job
       </Link>
-      <WalkList jobId={id} view={viewDossier(state, readSiteFor(db, state), readNow(db))} />
+      <WalkList
+        jobId={id}
+        view={viewDossier(state, readSiteFor(db, state), readNow(db), readOthers(db, id).open())}
+      />
     </main>
   );
 }

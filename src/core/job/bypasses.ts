@@ -1,0 +1,71 @@
+import { listDisabled, type Disabled } from '../isolation';
+import { refuse, type Refusal } from '../rules/book';
+import { listCarriedOut } from './carried-out';
+import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import type { AllowedBypass, Dossier } from './state';
+
+/** Longest time for which a device is allowed to be out of action (h). Source: site rule. */
+export const LONGEST_BYPASS_HOURS = 168;
+
+/** One line of the register of bypasses. */
+export interface Bypass extends Disabled {
+  /** Whether the device is out of action now, or will be once the plan is carried out. */
+  readonly state: 'planned' | 'disabled';
+  readonly allowed?: AllowedBypass;
+}
+
+const insideOf = (dossier: Dossier, site: SiteFacts) => findRequirement(dossier, site).trace.zone;
+
+/** The devices that a job disables, by its plan or by what has been done of it so far, with who allowed each. */
+export function listBypasses(dossier: Dossier, site: SiteFacts): Bypass[] {
+  const order = findWorkOrder(dossier, site);
+  if (!order || dossier.plan.kind !== 'accepted' || dossier.kind === 'closed') return [];
+  const inside = insideOf(dossier, site);
+  const now = listDisabled(site.graph, listCarriedOut(dossier), inside);
+  const isNow = (device: string) => now.some((one) => one.device === device);
+  // A line is shut in before it is let down: for that time its relief is gone.
+  const shutIn = { ...order.plan, open: [] };
+  const planned = dossier.restoring
+    ? []
+    : listDisabled(site.graph, shutIn, inside).filter(({ device }) => !isNow(device));
+  const line = (one: Disabled, state: Bypass['state']): Bypass => ({
+    ...one,
+    state,
+    allowed: dossier.bypasses[one.device],
+  });
+  return [
+    ...now.map((one) => line(one, 'disabled')),
+    ...planned.map((one) => line(one, 'planned')),
+  ].sort((a, b) => (a.device < b.device ? -1 : 1));
+}
+
+const isOver = ({ until }: AllowedBypass, now: string) => Date.parse(now) > Date.parse(until);
+
+/** Refuses to close a link that puts a device out of action which nobody has allowed to be. */
+export function requireBypassAllowed(
+  dossier: Dossier,
+  link: string,
+  site: SiteFacts,
+  now: string,
+): Refusal[] {
+  const inside = insideOf(dossier, site);
+  const before = listCarriedOut(dossier);
+  const after = { ...before, close: [...before.close, link] };
+  const known = new Set(listDisabled(site.graph, before, inside).map(({ device }) => device));
+  return listDisabled(site.graph, after, inside)
+    .filter(({ device }) => !known.has(device))
+    .flatMap(({ device, words }) => {
+      const allowed = dossier.bypasses[device];
+      if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
+      return isOver(allowed, now) ? [refuse('bypass-over', { device, until: allowed.until })] : [];
+    });
+}
+
+/** What is out of action for longer than it was allowed to be, or was never allowed. */
+export function gateBypasses(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  return listBypasses(dossier, site).flatMap(({ device, words, state, allowed }) => {
+    if (state !== 'disabled') return [];
+    if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
+    return isOver(allowed, now) ? [refuse('bypass-over', { device, until: allowed.until })] : [];
+  });
+}

@@ -1,0 +1,108 @@
+import { refuse, type Refusal } from '../../rules/book';
+import { requireRole } from '../authority';
+import { type CommandOf } from '../commands';
+import { gateLineup, gateRestore, listStanding } from '../gates';
+import { computeMissed, isTight, LEAK_TEST_MINUTES, listLeakTests } from '../leak-test';
+import { isInLine, listLineup } from '../lineup';
+import { findWorkOrder, type Context } from '../site';
+import { type Dossier } from '../state';
+import { type Outcome } from './outcome';
+
+/** Compares a point with the line-up; a difference is kept, and holds the plant until the point is found in line. */
+export function decideWalk(
+  dossier: Dossier,
+  command: CommandOf<'walk-lineup'>,
+  context: Context,
+): Outcome {
+  const order = findWorkOrder(dossier, context.site);
+  const standing = order ? listStanding(dossier, order) : [];
+  const lineup = order ? listLineup(context.site.graph, order, context.others.open()) : [];
+  const point = lineup.find((one) => one.point === command.point);
+  const isLine = point && isInLine(point, command.found, command.end);
+  return {
+    refusals: [
+      ...gateRestore(dossier),
+      ...(point ? [] : [refuse('not-in-plan', { subject: command.point })]),
+      ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
+    ],
+    event:
+      !point || isLine
+        ? { ...command, kind: 'lineup-walked' }
+        : { ...command, kind: 'lineup-differed', normal: point.normal },
+  };
+}
+
+/** Refuses a test that says nothing: too short, too low, rising, or with gas that nobody accepted. */
+function requireTelling(
+  { section, fluid, from_bar, to_bar, minutes, accepter }: CommandOf<'leak-test'>,
+  least_bar: number | undefined,
+  context: Context,
+): Refusal[] {
+  return [
+    ...(from_bar > 0 && from_bar >= (least_bar ?? 0)
+      ? []
+      : [
+          refuse('leak-test-too-low', {
+            section,
+            from: from_bar,
+            least: least_bar ?? 'more than 0',
+          }),
+        ]),
+    ...(minutes >= LEAK_TEST_MINUTES
+      ? []
+      : [refuse('leak-test-too-short', { minutes, least: LEAK_TEST_MINUTES })]),
+    ...(to_bar > from_bar
+      ? [refuse('leak-test-void', { section, from: from_bar, to: to_bar })]
+      : []),
+    ...(fluid === 'gas' && accepter === undefined ? [refuse('gas-test-not-accepted')] : []),
+    ...(accepter === undefined ? [] : requireRole(context, accepter, ['issuing-authority'])),
+  ];
+}
+
+/** A line that was broken into is tested before its locks come off: outlets shut, pressure held. */
+export function decideLeakTest(
+  dossier: Dossier,
+  command: CommandOf<'leak-test'>,
+  context: Context,
+): Outcome {
+  const demand = listLeakTests(dossier, context.site).find(
+    ({ section }) => section === command.section,
+  );
+  const order = findWorkOrder(dossier, context.site);
+  const standing = new Set(order ? listStanding(dossier, order) : []);
+  const first = order?.restore.find(
+    ({ kind, subject }) => kind !== 'unlock' && standing.has(subject),
+  );
+  const missed = computeMissed(demand?.volume_m3, command);
+  return {
+    refusals: [
+      ...gateRestore(dossier),
+      ...(demand ? [] : [refuse('no-leak-test', { section: command.section })]),
+      ...(first
+        ? [refuse('out-of-order', { subject: command.section, first: first.subject })]
+        : []),
+      ...requireTelling(command, demand?.least_bar, context),
+    ],
+    event: {
+      ...command,
+      kind: 'leak-tested',
+      tight: isTight(command),
+      ...(missed === undefined ? {} : { missed }),
+    },
+  };
+}
+
+/** The start after the work: those affected told, everyone clear, seen from a distance. */
+export function decideStart(
+  dossier: Dossier,
+  command: CommandOf<'see-start'>,
+  context: Context,
+): Outcome {
+  return {
+    refusals: [
+      ...gateLineup(dossier, context.site),
+      ...(command.clear ? [] : [refuse('not-kept-clear')]),
+    ],
+    event: { ...command, kind: 'start-seen' },
+  };
+}

@@ -1,0 +1,78 @@
+import { computePlantState } from '../isolation';
+import { STRENGTH_BY_KIND, type Outlet, type PlantGraph } from '../plant';
+import type { End } from './lineup-ends';
+import { findHolder } from './shared';
+import type { OpenJob, WorkOrder } from './site';
+
+/** A valve, blind or outlet that is compared with the line-up before the plant goes back. */
+export interface LinePoint {
+  readonly point: string;
+  /** How it stands in normal running; or as another job needs it. */
+  readonly normal: 'open' | 'closed';
+  /** Whether its free end has to be plugged or blanked. */
+  readonly hasEnd: boolean;
+  /** The other job that needs it as it stands. */
+  readonly heldBy?: string;
+}
+
+/** An outlet that ends in the open: one into a closed system, and an earth, have no free end. */
+const hasFreeEnd = ({ kind, leads_to }: Outlet): boolean =>
+  kind !== 'earth' && leads_to !== 'closed-system';
+
+/** The sections that the plan cut off: those with the work, and those let down between barriers. */
+function listCutOff(graph: PlantGraph, { plan, requirement }: WorkOrder): Set<number> {
+  const state = computePlantState(graph, plan);
+  const bodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  const isIn = (body: number | undefined) =>
+    bodies.has(body) || (body !== undefined && state.bled[body] === 1);
+  return new Set(
+    graph.sections.flatMap((_, section) => (isIn(state.body[section]) ? section : [])),
+  );
+}
+
+/**
+ * The line-up to walk after a job, in the order of ids: every point of the plan, and every valve, blind, vent, drain and bleed of
+ * the plant that it cut off, whatever the plan did with it: someone may have used it.
+ */
+export function listLineup(
+  graph: PlantGraph,
+  order: WorkOrder,
+  others: readonly OpenJob[] = [],
+): LinePoint[] {
+  const { close, open } = order.plan;
+  const cutOff = listCutOff(graph, order);
+  const links = graph.links.filter(
+    ({ id, kind }, number) =>
+      close.includes(id) ||
+      (STRENGTH_BY_KIND[kind] > 0 &&
+        (cutOff.has(graph.ends[2 * number] ?? -1) || cutOff.has(graph.ends[2 * number + 1] ?? -1))),
+  );
+  const outlets = graph.outlets.filter(
+    ({ id }, number) => open.includes(id) || cutOff.has(graph.outletSection[number] ?? -1),
+  );
+  const held = (point: string, as: 'open' | 'closed', normal: 'open' | 'closed') => {
+    const heldBy = findHolder(point, others);
+    return heldBy === undefined ? { normal } : { normal: as, heldBy };
+  };
+  return [
+    ...links.map(({ id, normal = 'open' }) => ({
+      point: id,
+      hasEnd: false,
+      ...held(id, 'closed', normal),
+    })),
+    ...outlets.map((outlet) => ({
+      point: outlet.id,
+      hasEnd: hasFreeEnd(outlet),
+      ...held(outlet.id, 'open', 'closed'),
+    })),
+  ].sort((a, b) => (a.point < b.point ? -1 : 1));
+}
+
+/** Whether what was found at a point is its line-up: in position, and its free end plugged or piped away. */
+export const isInLine = (
+  { normal, hasEnd, heldBy }: LinePoint,
+  found: 'open' | 'closed',
+  end: End | undefined,
+): boolean =>
+  found === normal &&
+  (!hasEnd || heldBy !== undefined || end === 'plugged' || end === 'piped-away');

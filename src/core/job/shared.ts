@@ -1,0 +1,73 @@
+import { checkPlan, type Finding } from '../isolation';
+import type { IsolationPlan } from '../plant';
+import { refuse, type Refusal } from '../rules/book';
+import { findRequirement, type Context, type OpenJob } from './site';
+import type { Dossier } from './state';
+
+/** The other job that holds a point as it stands: locked or tagged shut, opened, or restrained; undefined when none does. */
+export function findHolder(point: string, others: readonly OpenJob[]): string | undefined {
+  return others.find(({ dossier: { isolation } }) =>
+    [isolation.locked, isolation.tagged, isolation.opened, isolation.restrained].some(
+      (all) => point in all,
+    ),
+  )?.id;
+}
+
+/** Points of a plan that other jobs hold, with the job that does. */
+export function listShared(
+  plan: IsolationPlan,
+  others: readonly OpenJob[],
+): Readonly<Record<string, string>> {
+  const points = [...plan.close, ...plan.open, ...plan.restrain];
+  return Object.fromEntries(
+    points.flatMap((point) => {
+      const job = findHolder(point, others);
+      return job === undefined ? [] : [[point, job] as const];
+    }),
+  );
+}
+
+const joinPlans = (a: IsolationPlan, b: IsolationPlan): IsolationPlan => ({
+  close: [...new Set([...a.close, ...b.close])],
+  open: [...new Set([...a.open, ...b.open])],
+  restrain: [...new Set([...a.restrain, ...b.restrain])],
+});
+
+const keyOf = ({ code, subject, words }: Finding) => `${code} ${subject} ${words}`;
+
+/** What stops a job's plan once another plan is carried out as well, and does not stop it alone. */
+function listNewStops(
+  dossier: Dossier,
+  plan: IsolationPlan,
+  other: IsolationPlan,
+  { site }: Context,
+): Finding[] {
+  const requirement = findRequirement(dossier, site);
+  const stopsOf = (one: IsolationPlan) =>
+    checkPlan(site.graph, requirement, one).findings.filter(({ severity }) => severity === 'stops');
+  const alone = new Set(stopsOf(plan).map(keyOf));
+  return stopsOf(joinPlans(plan, other)).filter((finding) => !alone.has(keyOf(finding)));
+}
+
+/**
+ * Refuses a plan that cannot stand together with the accepted plan of another open job: each is checked with both carried out. A
+ * valve that one closes may cut the other off from the drain that lets its line down.
+ */
+export function requireTogether(dossier: Dossier, context: Context): Refusal[] {
+  if (dossier.plan.kind === 'none') return [];
+  const { plan } = dossier.plan;
+  return context.others.open().flatMap((other) => {
+    if (other.dossier.plan.kind !== 'accepted' || other.dossier.restoring) return [];
+    const theirs = other.dossier.plan.plan;
+    const mine = listNewStops(dossier, plan, theirs, context);
+    const yours = listNewStops(other.dossier, theirs, plan, context);
+    return [
+      ...mine.map(({ words }) =>
+        refuse('plans-contradict', { job: other.id, of: 'this job', words }),
+      ),
+      ...yours.map(({ words }) =>
+        refuse('plans-contradict', { job: other.id, of: other.id, words }),
+      ),
+    ];
+  });
+}

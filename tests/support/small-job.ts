@@ -1,0 +1,75 @@
+import {
+  decideJob,
+  evolveDossier,
+  listSigners,
+  type Command,
+  type Context,
+  type Dossier,
+  type DossierState,
+} from '../../src/core/job';
+import { buildGraph, type IsolationPlan, type Plant } from '../../src/core/plant';
+import type { RuleCode } from '../../src/core/rules/book';
+import { contextFor, RAISE, site, START } from './seal-change';
+
+/** The people and registers of Quillmere on another plant. */
+export const siteOn = (plant: Plant): Context['site'] => ({ ...site, graph: buildGraph(plant) });
+
+const MARK = { by: 'ada', at: START };
+
+/** A job on `section` with an accepted plan that was walked down, or with one that is only drafted. */
+export function jobWith(
+  section: string,
+  plan: IsolationPlan,
+  stage: 'drafted' | 'accepted' = 'accepted',
+): Dossier {
+  const work = [{ section, activity: 'open' as const }];
+  const events = [
+    { ...RAISE, kind: 'job-raised', work },
+    {
+      kind: 'plan-drafted',
+      origin: 'own',
+      ...plan,
+      close: [...plan.close],
+      open: [...plan.open],
+      restrain: [...plan.restrain],
+    },
+    ...(stage === 'accepted'
+      ? ([{ kind: 'plan-submitted' }, { kind: 'plan-accepted', note: '' }] as const)
+      : []),
+    ...(stage === 'accepted'
+      ? [...plan.close, ...plan.open].map(
+          (point) => ({ kind: 'label-checked', point, found: 'as-drawn', note: '' }) as const,
+        )
+      : []),
+    ...(stage === 'accepted'
+      ? ([
+          { kind: 'affected-told', who: 'control room' },
+          { kind: 'plant-stopped', how: 'at the panel' },
+        ] as const)
+      : []),
+  ] as const;
+  return events.reduce<DossierState>(
+    (state, event) => evolveDossier(state, event as never, MARK),
+    undefined,
+  ) as Dossier;
+}
+
+/** The codes that refuse a command on a job; the state after it when none does. */
+export function decideOnSmall(
+  state: Dossier,
+  actor: string,
+  command: Command,
+  more: Partial<Context>,
+): { codes: RuleCode[]; after: Dossier } {
+  const decision = decideJob(state, command, {
+    ...contextFor(actor, listSigners(command, actor)),
+    ...more,
+  });
+  if (!decision.ok) return { codes: decision.refusals.map(({ code }) => code), after: state };
+  const at = more.now ?? START;
+  const after = decision.events.reduce<DossierState>(
+    (before, event) => evolveDossier(before, event, { by: actor, at }),
+    state,
+  );
+  return { codes: [], after: after as Dossier };
+}
