@@ -25,8 +25,10 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const route of ['faults', 'J-0001']) {
     expect((await page.request.post(`/api/stand-ins/${route}`, { data: {} })).status()).toBe(401);
   }
-  await page.goto('/locks');
-  await expect(page).toHaveURL(/login/);
+  for (const place of ['/locks', '/bypasses', '/jobs/J-0001/field']) {
+    await page.goto(place);
+    await expect(page).toHaveURL(/login/);
+  }
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(401);
   expect(
     (await page.request.post('/api/session', { data: { person: 'nobody', pin: '1' } })).status(),

@@ -15,6 +15,7 @@ import { JobDiagram } from './job-diagram';
 import { PermitPanel } from './permit-panel';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
+import { BypassPanel, InspectionPanel } from './standing-panel';
 import { StoredPanel } from './stored-panel';
 import { TestPanel } from './test-panel';
 import type { DossierProps } from './types';
@@ -214,7 +215,9 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <PickedRoute view={view} source={source} />
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />
+            <BypassPanel {...props} />
             <StagePanel {...props} />
+            <InspectionPanel {...props} />
             <AmissPanels {...props} />
             <UntoldPanel {...props} />
           </PlanDraftDesk>

@@ -34,6 +34,12 @@ export function IsolatePanel(props: DossierProps) {
                   {step.done ? '✓ ' : ''}
                   {step.words}
                 </span>
+                {step.subject in props.view.shared && (
+                  <span className="text-sm">
+                    {props.view.shared[step.subject]} holds it as well: hang a lock of this job
+                    beside theirs.
+                  </span>
+                )}
                 {step.subject in props.view.dossier.isolation.watched ? (
                   <WatchRow outlet={step.subject} step={step} props={props} />
                 ) : (

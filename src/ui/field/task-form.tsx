@@ -5,6 +5,7 @@ import type { Command } from '../../core/job';
 import { Commands, useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../dossier/field';
 import { commandFor } from '../dossier/restore-command';
+import { LeakResult, LeakTestForm, LineForm, LineWords, StartForm } from '../dossier/return-forms';
 import { StepForm } from '../dossier/step-form';
 import type { DossierProps } from '../dossier/types';
 import { WatchRow } from '../dossier/watch-row';
@@ -71,17 +72,33 @@ function About({ task, props }: { readonly task: Task; readonly props: DossierPr
     case 'label':
       return <LabelForm point={task.subject} />;
     case 'restore':
-      return <BigButton command={commandFor(about.step)}>{task.label}</BigButton>;
+      return (
+        <BigButton command={commandFor(about.step, props.view.shared[task.subject])}>
+          {task.subject in props.view.shared && about.step.kind !== 'unlock'
+            ? 'Left as it is'
+            : task.label}
+        </BigButton>
+      );
+    case 'leak-test': {
+      const { section, least_bar, test } = about.line;
+      return (
+        <>
+          {test && <LeakResult test={test} names={props.names} />}
+          <LeakTestForm section={section} least_bar={least_bar} props={props} />
+        </>
+      );
+    }
     case 'lineup':
       return (
-        <div className="grid gap-2">
-          {(['open', 'closed'] as const).map((found) => (
-            <BigButton key={found} command={{ kind: 'walk-lineup', point: task.subject, found }}>
-              Found {found}
-            </BigButton>
-          ))}
-        </div>
+        <>
+          <p>
+            <LineWords line={about.point} view={props.view} />
+          </p>
+          <LineForm line={about.point} />
+        </>
       );
+    case 'start':
+      return <StartForm />;
   }
 }
 

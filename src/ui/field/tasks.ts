@@ -4,6 +4,7 @@ import { PHASE_NAMES, RESTORE_NAMES } from '../dossier/names';
 
 type WalkPoint = DossierView['walkDown'][number];
 type LinePoint = DossierView['lineup'][number];
+type LeakView = DossierView['leakTests'][number];
 
 /** One thing to do at one place, in walking order. */
 export interface Task {
@@ -19,7 +20,9 @@ export interface Task {
     | { readonly kind: 'step'; readonly step: Step }
     | { readonly kind: 'label'; readonly point: WalkPoint }
     | { readonly kind: 'restore'; readonly step: RestoreStep }
-    | { readonly kind: 'lineup'; readonly point: LinePoint };
+    | { readonly kind: 'lineup'; readonly point: LinePoint }
+    | { readonly kind: 'leak-test'; readonly line: LeakView }
+    | { readonly kind: 'start' };
 }
 
 function listSteps(view: DossierView): Task[] {
@@ -34,17 +37,33 @@ function listSteps(view: DossierView): Task[] {
   }));
 }
 
+const restoring = (view: DossierView, part: (step: RestoreStep) => boolean): Task[] =>
+  view.restore.filter(part).map((step) => ({
+    id: `restore ${step.subject}`,
+    label: RESTORE_NAMES[step.kind],
+    words:
+      step.subject in view.shared
+        ? `${view.shared[step.subject] ?? ''} needs it: it stays as it is`
+        : `${RESTORE_NAMES[step.kind]}: ${step.subject}`,
+    subject: step.subject,
+    done: step.done,
+    group: `restore ${step.group}`,
+    about: { kind: 'restore', step },
+  }));
+
 function listRestoring(view: DossierView): Task[] {
   return [
-    ...view.restore.map((step): Task => ({
-      id: `restore ${step.subject}`,
-      label: RESTORE_NAMES[step.kind],
-      words: `${RESTORE_NAMES[step.kind]}: ${step.subject}`,
-      subject: step.subject,
-      done: step.done,
-      group: `restore ${step.group}`,
-      about: { kind: 'restore', step },
+    ...restoring(view, ({ kind }) => kind !== 'unlock'),
+    ...view.leakTests.map((line): Task => ({
+      id: `leak ${line.section}`,
+      label: 'Test for leaks',
+      words: 'Its outlets shut, hold a pressure on it before the first lock comes off',
+      subject: line.section,
+      done: line.test?.tight === true,
+      group: 'leak',
+      about: { kind: 'leak-test', line },
     })),
+    ...restoring(view, ({ kind }) => kind === 'unlock'),
     ...view.lineup.map((point): Task => ({
       id: `walk ${point.point}`,
       label: 'Walk the line',
@@ -54,6 +73,15 @@ function listRestoring(view: DossierView): Task[] {
       group: 'walk',
       about: { kind: 'lineup', point },
     })),
+    {
+      id: 'start',
+      label: 'Start it',
+      words: 'Tell those affected, see that everyone keeps clear, watch it from a distance',
+      subject: '',
+      done: view.dossier.isolation.started !== undefined,
+      group: 'start',
+      about: { kind: 'start' },
+    },
   ];
 }
 

@@ -9,6 +9,7 @@ const PLACES = [
   { href: '/', label: 'Jobs' },
   { href: '/plant', label: 'Plant' },
   { href: '/locks', label: 'Locks' },
+  { href: '/bypasses', label: 'Bypasses' },
   { href: '/bench', label: 'Bench' },
   { href: '/records', label: 'Records' },
 ] as const;

@@ -1,0 +1,87 @@
+'use client';
+
+import { BYPASS_WORDS } from '../bypasses/words';
+import { useCommand } from '../command/use-command';
+import { Panel, SmallForm, TextField } from './field';
+import type { DossierProps } from './types';
+
+/** "2026-11-24 15:00 UTC". */
+const inWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
+
+/** Who allows a device to be out of action, until when, and what guards instead. */
+function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {
+  const run = useCommand();
+  return (
+    <SmallForm
+      button={`Allow ${device} to be out of action`}
+      onSend={(read) =>
+        void run({
+          kind: 'allow-bypass',
+          device,
+          until: new Date(Date.parse(now) + Number(read('hours')) * 3_600_000).toISOString(),
+          standsIn: read('standsIn'),
+          reason: read('reason'),
+        })
+      }
+    >
+      <TextField label="For how long (h)" name="hours" type="number" />
+      <TextField label="What guards instead" name="standsIn" />
+      <TextField label="Why" name="reason" />
+    </SmallForm>
+  );
+}
+
+/** Devices that the plan puts out of action: each is allowed by name before the point that does it is closed. */
+export function BypassPanel({ view, names }: DossierProps) {
+  if (view.bypasses.length === 0) return null;
+  return (
+    <Panel title="Out of action by this job">
+      <ul>
+        {view.bypasses.map(({ device, kind, words, state, allowed }) => (
+          <li key={device} data-bypass={device} className="border-t border-base-300 py-1">
+            <p>
+              <strong className="font-mono">{device}</strong> ({BYPASS_WORDS[kind]}): {words},{' '}
+              <strong>{state === 'disabled' ? 'now' : 'once the plan is carried out'}</strong>.
+            </p>
+            {allowed ? (
+              <p className="text-sm">
+                Allowed by {names[allowed.by] ?? allowed.by} until {inWords(allowed.until)};
+                instead: {allowed.standsIn}
+              </p>
+            ) : (
+              <p className="text-sm font-bold">Nobody has allowed it yet.</p>
+            )}
+            <AllowForm device={device} now={view.now} />
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+/** When an isolation that stands has to be looked over, and that it was. */
+export function InspectionPanel({ view, names }: DossierProps) {
+  const run = useCommand();
+  const { inspectionDue: due } = view;
+  if (due === undefined) return null;
+  const { inspected } = view.dossier.isolation;
+  const isOver = Date.parse(view.now) > Date.parse(due);
+  return (
+    <Panel title="Long-term isolation">
+      <p className={isOver ? 'font-bold' : ''}>
+        {isOver ? 'Inspection was due' : 'Inspection due'}{' '}
+        <span className="font-mono">{inWords(due)}</span>
+        {inspected ? `; last by ${names[inspected.by] ?? inspected.by}: ${inspected.seen}` : ''}
+      </p>
+      <details open={isOver}>
+        <summary className="cursor-pointer text-sm">It has been inspected</summary>
+        <SmallForm
+          button="Inspected"
+          onSend={(read) => void run({ kind: 'inspect-isolation', seen: read('inspected') })}
+        >
+          <TextField label="What was seen at the points" name="inspected" />
+        </SmallForm>
+      </details>
+    </Panel>
+  );
+}
