@@ -115,7 +115,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   const live = page.locator('[data-code="outlet-on-live-body"]').first();
   await expect(live).toContainText('DR-2004 on P201-DIS would be opened on live plant');
   await expect(live).toContainText('HT-2004');
-  await press(live.getByRole('button', { name: 'close and lock FS-TR2004 (fuse-switch)' }));
+  await press(live.getByRole('button', { name: 'switch off and lock FS-TR2004 (fuse-switch)' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
   await press(page.getByRole('button', { name: 'Keep this plan' }));
   await expect(page.locator('[data-code="plan-not-submitted"]')).toBeVisible();

@@ -1,4 +1,11 @@
-import { linksOf, otherEnd, type IsolationPlan, type PlantGraph } from '../plant';
+import {
+  linksOf,
+  otherEnd,
+  wordsOfKind,
+  type IsolationPlan,
+  type Link,
+  type PlantGraph,
+} from '../plant';
 import { computePlantState, leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
 import { listCautions } from './cautions';
 import { makeFinding, type Finding, type Mend } from './findings';
@@ -23,8 +30,9 @@ function mendByClosing(
   return [...new Set(route)]
     .filter((link) => (graph.strength[link] as number) >= least && !state.barred[link])
     .map((link) => {
-      const { id, kind } = graph.links[link] as { id: string; kind: string };
-      return { action: 'close', id, words: `close and lock ${id} (${kind})` };
+      const { id, kind } = graph.links[link] as Link;
+      const words = `${wordsOfKind(kind).isolate} and lock ${id} (${kind})`;
+      return { action: 'close', id, words };
     });
 }
 

@@ -260,18 +260,26 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
   const { walked, differs } = dossier.isolation;
   const order = findWorkOrder(dossier, site);
   const standing = order ? listStanding(dossier, order) : [];
-  const left = order
-    ? listLineup(site.graph, order)
-        .map(({ point }) => point)
-        .filter((point) => !(point in walked) && !(point in differs))
-    : [];
+  const lineup = order ? listLineup(site.graph, order) : [];
+  const left = lineup
+    .map(({ point }) => point)
+    .filter((point) => !(point in walked) && !(point in differs));
   return [
     ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
     ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
     ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
-    ...Object.entries(differs).map(([subject, { found, normal, end }]) =>
-      refuse('position-wrong', { subject, found, normal, end: end ?? '' }),
-    ),
+    ...lineup.flatMap(({ point, words }) => {
+      const found = differs[point];
+      return found
+        ? [
+            refuse('position-wrong', {
+              subject: point,
+              found: words[found.found],
+              normal: words[found.normal],
+            }),
+          ]
+        : [];
+    }),
   ];
 }
 

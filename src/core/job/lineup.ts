@@ -1,5 +1,11 @@
 import { computePlantState } from '../isolation';
-import { STRENGTH_BY_KIND, type Outlet, type PlantGraph } from '../plant';
+import {
+  STRENGTH_BY_KIND,
+  wordsOfKind,
+  type Outlet,
+  type PlantGraph,
+  type PositionWords,
+} from '../plant';
 import type { End } from './lineup-ends';
 import { findHolder } from './shared';
 import type { OpenJob, WorkOrder } from './site';
@@ -9,6 +15,8 @@ export interface LinePoint {
   readonly point: string;
   /** How it stands in normal running; or as another job needs it. */
   readonly normal: 'open' | 'closed';
+  /** What its two positions are called where it stands. */
+  readonly words: Pick<PositionWords, 'open' | 'closed'>;
   /** Whether its free end has to be plugged or blanked. */
   readonly hasEnd: boolean;
   /** The other job that needs it as it stands. */
@@ -55,18 +63,23 @@ export function listLineup(
     return heldBy === undefined ? { normal } : { normal: as, heldBy };
   };
   return [
-    ...links.map(({ id, normal = 'open' }) => ({
+    ...links.map(({ id, kind, normal = 'open' }) => ({
       point: id,
+      words: wordsOfKind(kind),
       hasEnd: false,
       ...held(id, 'closed', normal),
     })),
     ...outlets.map((outlet) => ({
       point: outlet.id,
+      words: OUTLET_WORDS,
       hasEnd: hasFreeEnd(outlet),
       ...held(outlet.id, 'open', 'closed'),
     })),
   ].sort((a, b) => (a.point < b.point ? -1 : 1));
 }
+
+/** How a vent, drain or bleed stands. */
+const OUTLET_WORDS = { open: 'open', closed: 'shut' };
 
 /** Whether what was found at a point is its line-up: in position, and its free end plugged or piped away. */
 export const isInLine = (

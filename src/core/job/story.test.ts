@@ -3,6 +3,7 @@ import {
   fieldSteps,
   HANDED_BACK,
   ISSUED,
+  LEAK_TEST,
   LIVE,
   OXMOOR_ON,
   outgrownSite,
@@ -28,6 +29,7 @@ import {
   isLapsed,
   listHolding,
   listSigners,
+  timeOf,
   type DossierState,
 } from '.';
 
@@ -160,6 +162,8 @@ describe('no sequence of commands whatsoever', () => {
       }),
       ...OXMOOR_ON,
       ['gus', { kind: 'unlock-point', link: 'HV-2001' }],
+      ['cora', { ...LEAK_TEST, to_bar: 1.5 }],
+      ['cora', { kind: 'walk-lineup', point: 'HV-2001', found: 'closed' }],
       ...['kit', 'lena', 'finn'].map((owner): Step => {
         return ['hana', { kind: 'tell-absent-owner', owner, told: 'why and by whom' }];
       }),
@@ -188,7 +192,13 @@ describe('no sequence of commands whatsoever', () => {
         const [actor, command] = next ?? (inOrder ? (script[at] as Step) : dice.pick(rest));
         const signed = dice.chance(0.9) ? listSigners(command, actor) : [];
         const time = new Date(now).toISOString();
-        const decision = decideJob(state, command, contextFor(actor, signed, time));
+        // Some of it was entered on a device earlier, and comes in only now.
+        const earlier = new Date(now - dice.below(90) * 60_000).toISOString();
+        const context = {
+          ...contextFor(actor, signed, time),
+          enteredAt: dice.chance(0.1) ? earlier : undefined,
+        };
+        const decision = decideJob(state, command, context);
         const codes = decision.ok ? [] : decision.refusals.map(({ code }) => code);
         const isEarly = codes.some((code) => code.endsWith('-too-soon'));
         if (inOrder && (decision.ok || (!isEarly && dice.chance(0.3)))) at += 1;
@@ -217,6 +227,12 @@ describe('no sequence of commands whatsoever', () => {
           if (event.kind === 'point-unlocked') {
             const owner = state?.isolation.locked[event.link]?.by;
             expect({ seed, step, owner }).toEqual({ seed, step, owner: actor });
+            const tests = Object.values(state?.isolation.leakTests ?? {});
+            expect({ seed, step, tight: tests.map(({ tight }) => tight) }).toEqual({
+              seed,
+              step,
+              tight: [true],
+            });
           }
           if (event.kind === 'lifted-for-test') {
             lifts += 1;
@@ -233,7 +249,7 @@ describe('no sequence of commands whatsoever', () => {
             expect(signed).toEqual(expect.arrayContaining([actor, event.manager]));
             expect([actor, event.manager]).not.toContain(event.owner);
           }
-          state = evolveDossier(state, event, { by: actor, at: time });
+          state = evolveDossier(state, event, { by: actor, at: timeOf(command, context) });
         }
         const survey =
           state &&

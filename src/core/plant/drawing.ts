@@ -1,3 +1,5 @@
+import type { LinkKind } from './kinds';
+
 /** A drawn diagram: sections and link symbols with places in pixels, and the lines between them. */
 export interface Diagram {
   readonly width: number;
@@ -15,7 +17,7 @@ export interface Diagram {
   }[];
   readonly links: readonly {
     id: string;
-    kind: string;
+    kind: LinkKind;
     normal: 'open' | 'closed';
     x: number;
     y: number;

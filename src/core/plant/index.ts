@@ -1,6 +1,7 @@
 export * from './graph';
 export * from './kinds';
 export * from './parse';
+export * from './position-words';
 export { formatPlantProblem, type FileProblem } from './problems';
 export * from './schema';
 export type { Diagram } from './drawing';

@@ -41,7 +41,7 @@ export const RESTORING_RULES = {
   'position-wrong': rule(
     'restore',
     (f) =>
-      f.end === 'open-end' || f.found === f.normal
+      f.found === f.normal
         ? `${f.subject} was found ${f.found}, its free end neither plugged nor piped away.`
         : `${f.subject} was found ${f.found}; its line-up is ${f.normal}.`,
     'each valve, blind, drain and plug is compared with the line-up (practice)',

@@ -11,6 +11,7 @@ import {
 import {
   isFluid,
   STAGED_KINDS,
+  wordsOfKind,
   type IsolationPlan,
   type Outlet,
   type PlantGraph,
@@ -89,16 +90,15 @@ function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantSta
     if (!state.barred[number]) return [];
     const fitted = STAGED_KINDS.has(link.kind) && link.normal !== 'closed';
     const fluid = carriesFluid(graph, number);
+    const { isolate, closed } = wordsOfKind(link.kind);
     const done =
-      link.normal === 'closed' ? 'stands closed: lock and tag it' : 'close, lock and tag';
+      link.normal === 'closed' ? `stands ${closed}: lock and tag it` : `${isolate}, lock and tag`;
     return [
       {
         phase: fitted ? 'fit' : fluid ? 'isolate-flows' : 'isolate-drives',
         layer: fluid ? -layer(number) : 0,
         subject: link.id,
-        words: fitted
-          ? `${link.id} (${link.kind}): fit, lock and tag`
-          : `${link.id} (${link.kind}): ${done}`,
+        words: `${link.id} (${link.kind}): ${done}`,
         minutes: closingMinutes(link),
         place: placeOfLink(graph, link),
       },

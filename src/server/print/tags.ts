@@ -12,7 +12,7 @@ const INNER = PAGE.width - 2 * MARGIN;
 const QR_SIDE = 112;
 
 const HELD_WORDS: Readonly<Record<Held, readonly [order: string, state: string]>> = {
-  closed: ['DO NOT OPERATE', 'Held closed. People are at work behind it.'],
+  closed: ['DO NOT OPERATE', 'Isolated. People are at work behind it.'],
   open: ['DO NOT SHUT', 'Held open, so that nothing can build up. People are at work.'],
   earthed: ['DO NOT TAKE OFF', 'Earthed. People are at work on it.'],
   restrained: ['DO NOT RELEASE', 'Held by a restraint. People are at work below or beside it.'],

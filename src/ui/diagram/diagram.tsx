@@ -3,6 +3,7 @@
 import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
 import { useEffect, useRef, useState } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
+import { wordsOfKind } from '../../core/plant/position-words';
 import { LinkSymbol } from './symbol';
 
 const ENERGY_MARK: Readonly<Record<string, string>> = {
@@ -127,8 +128,8 @@ function Links({
     const state = locked
       ? 'locked'
       : planned
-        ? 'to be closed and locked'
-        : `normally ${link.normal}`;
+        ? `to be isolated: ${wordsOfKind(link.kind).isolate} and lock`
+        : `normally ${wordsOfKind(link.kind)[link.normal]}`;
     return (
       <g
         key={link.id}

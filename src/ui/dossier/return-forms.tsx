@@ -94,7 +94,7 @@ export function LeakTestForm({
 /** A point of the line-up: how it was found, and what is at its free end. */
 export function LineForm({ line }: { readonly line: LineView }) {
   const run = useCommand();
-  const { point, hasEnd, heldBy } = line;
+  const { point, hasEnd, heldBy, words } = line;
   const asksEnd = hasEnd && heldBy === undefined;
   return (
     <SmallForm
@@ -112,8 +112,8 @@ export function LineForm({ line }: { readonly line: LineView }) {
         label={`${point} found`}
         name="found"
         options={[
-          { id: 'open', label: 'open' },
-          { id: 'closed', label: 'closed' },
+          { id: 'open', label: words.open },
+          { id: 'closed', label: words.closed },
         ]}
       />
       {asksEnd && <ChoiceField label={`End of ${point}`} name="end" options={ENDS} />}
@@ -123,15 +123,17 @@ export function LineForm({ line }: { readonly line: LineView }) {
 
 /** What a point of the line-up should be, and how it was found otherwise. */
 export function LineWords({ line, view }: { readonly line: LineView; readonly view: DossierView }) {
-  const { point, normal, hasEnd, heldBy } = line;
+  const { point, normal, hasEnd, heldBy, words } = line;
   const differs = view.dossier.isolation.differs[point];
   return (
     <>
-      {heldBy === undefined ? `normally ${normal}` : `stays ${normal}: ${heldBy} holds it`}
+      {heldBy === undefined
+        ? `normally ${words[normal]}`
+        : `stays ${words[normal]}: ${heldBy} holds it`}
       {hasEnd && heldBy === undefined ? ', end plugged' : ''}
       {differs && (
         <strong className="block">
-          Found {differs.found}
+          Found {words[differs.found]}
           {differs.end ? `, ${END_WORDS[differs.end]}` : ''}: put it right and walk it again.
         </strong>
       )}

@@ -164,7 +164,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
       return (
         <>
           <SmallForm
-            button="Closed, locked, tagged"
+            button="Isolated, locked, tagged"
             onSend={(read) =>
               run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
             }

@@ -67,7 +67,7 @@ function listRestoring(view: DossierView): Task[] {
     ...view.lineup.map((point): Task => ({
       id: `walk ${point.point}`,
       label: 'Walk the line',
-      words: `${point.point}: normally ${point.normal}`,
+      words: `${point.point}: normally ${point.words[point.normal]}`,
       subject: point.point,
       done: point.done,
       group: 'walk',
