@@ -42,6 +42,8 @@ function lookFor(plant: AsIs, section: number, asked: readonly Seen[]): Seen[] {
     ambient: Math.abs(readTemperature(plant, section) - AROUND_C) <= AS_WARM_K,
     'standing-still': readSpeed(plant, section) === 0,
     'restraint-in': isRestrained(plant, section),
+    // Whether a screen stands is for eyes on the spot.
+    'live-parts-screened': false,
   };
   return asked.filter((one) => isSeen[one]);
 }

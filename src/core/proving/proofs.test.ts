@@ -38,6 +38,15 @@ describe('listProofs', () => {
     expect(found?.covers).toEqual(['END', 'W']);
   });
 
+  it('asks that what stays live beside conductors that are worked on is screened off', () => {
+    const seesOf = (scope: Scope | undefined) =>
+      proofs({}, ['V2', 'CB'], ['DR'], scope).find(({ kind }) => kind === 'voltage')?.sees;
+    expect(seesOf({ work: [{ section: 'CBL', activity: 'touch' }], hours: 1 })).toEqual([
+      'live-parts-screened',
+    ]);
+    expect(seesOf(undefined)).toEqual([]);
+  });
+
   it('asks for no fluid proof where only the cable is touched', () => {
     const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
     expect(proofs({}, ['V2', 'CB'], [], scope).map(({ kind }) => kind)).toEqual(['voltage']);

@@ -163,6 +163,21 @@ function proveFluid(round: Round, part: Part): ProofDemand[] {
   ];
 }
 
+/**
+ * Whether conductors that are worked on end at a barrier behind which conductors stay live. Source: protection against adjacent
+ * live parts, EN 50110-1, 6.2.6 (from memory).
+ */
+function hasLiveNeighbour({ graph, state }: Round, { sections, holdsWork }: Part): boolean {
+  if (!holdsWork) return false;
+  return sections.some((section) =>
+    [...linksOf(graph, section)].some((link) => {
+      const next = otherEnd(graph, link, section);
+      const isElectrical = graph.medium[next]?.energy === 'electrical';
+      return state.barred[link] === 1 && isElectrical && state.live[state.body[next] ?? -1] === 1;
+    }),
+  );
+}
+
 function proveMotion({ graph, state, zone }: Round, part: Part): ProofDemand {
   const isRestrained = [...state.restrained].some((store) =>
     part.sections.includes(graph.stores[store]?.section ?? -1),
@@ -179,7 +194,7 @@ function provePart(round: Round, part: Part): ProofDemand[] {
         graph,
         part,
         'voltage',
-        { zone },
+        { zone, sees: hasLiveNeighbour(round, part) ? ['live-parts-screened'] : [] },
         'conductors inside the isolation are proved dead',
       ),
     ];

@@ -6,6 +6,7 @@ export const SEEN = [
   'ambient',
   'standing-still',
   'restraint-in',
+  'live-parts-screened',
 ] as const;
 export type Seen = (typeof SEEN)[number];
 
@@ -17,4 +18,5 @@ export const SEEN_WORDS: Readonly<Record<Seen, string>> = {
   ambient: 'it is as warm as what stands about',
   'standing-still': 'it stands still',
   'restraint-in': 'the restraint is in and carries',
+  'live-parts-screened': 'what stays live beside it is screened off or out of reach',
 };

@@ -78,6 +78,7 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
       unit: demand.unit,
       instrument: read('instrument'),
       round,
+      seen: demand.sees.filter((one) => read(one) === 'on'),
       ...(isByTwo ? { second: read('second') } : {}),
     });
   };
@@ -121,6 +122,9 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
         ))}
         <TextField label="Known source, after (V)" name="after_v" type="number" />
       </fieldset>
+      {demand.sees.map((one) => (
+        <CheckField key={one} name={one} label={SEEN_WORDS[one]} />
+      ))}
     </SmallForm>
   );
 }
