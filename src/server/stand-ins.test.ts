@@ -13,9 +13,12 @@ describe('the stand-ins', () => {
   it('keep the faults that are put in, once each, until they are taken out', () => {
     const fault = { kind: 'stuck-blade', item: 'CB-P201', conductor: 'L2' } as const;
     expect(readFaults(db)).toEqual([]);
-    changeFault(db, { fault: { ...fault, conductor: 'L1' }, on: true });
-    expect(changeFault(db, { fault, on: true })).toEqual([fault]);
-    expect(readFaults(db)).toEqual([fault]);
+    const other = { ...fault, conductor: 'L1' } as const;
+    changeFault(db, { fault: other, on: true });
+    changeFault(db, { fault, on: true });
+    expect(changeFault(db, { fault, on: true })).toEqual([other, fault]);
+    expect(readFaults(db)).toEqual([other, fault]);
+    changeFault(db, { fault: other, on: false });
     expect(changeFault(db, { fault, on: false })).toEqual([]);
   });
 

@@ -27,6 +27,11 @@ export function readFaults(db: Db): Fault[] {
   return row ? z.array(faultSchema).parse(JSON.parse(row.document)) : [];
 }
 
+const isSameFault = (a: Fault, b: Fault): boolean =>
+  a.kind === b.kind &&
+  a.item === b.item &&
+  (a.kind !== 'stuck-blade' || b.kind !== 'stuck-blade' || a.conductor === b.conductor);
+
 export const faultChangeSchema = z.strictObject({ fault: faultSchema, on: z.boolean() });
 
 /** Puts a fault in, or takes it out again; answers all that are in. Undefined when the plant has no such item. */
@@ -43,9 +48,7 @@ export function changeFault(
     'key-gone': locks,
   }[fault.kind];
   if (!known.has(fault.item)) return undefined;
-  const others = readFaults(db).filter(
-    ({ kind, item }) => kind !== fault.kind || item !== fault.item,
-  );
+  const others = readFaults(db).filter((one) => !isSameFault(one, fault));
   const all = on ? [...others, fault] : others;
   saveRegister(db, REGISTER, all);
   return all;

@@ -3,6 +3,8 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type APIResponse, type Locator, type Page } from '@playwright/test';
 import { listSigners, type Command } from '../../src/core/job';
 
+type Step = readonly [actor: string, command: Command];
+
 interface SiteFile {
   people: { id: string; name: string; pin: string }[];
 }
@@ -172,6 +174,29 @@ export async function takeLeastEffort(page: Page): Promise<void> {
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
 }
 
+/** The same steps with other locks and boxes: each set's numbers go up by so many, so that jobs stand side by side. */
+export function withLocks(
+  steps: readonly Step[],
+  up: Readonly<Record<'E' | 'P' | 'C' | 'BOX', number>>,
+): Step[] {
+  const move = (value: unknown) => {
+    const found = typeof value === 'string' ? /^(E|P|C|BOX)-(\d+)$/.exec(value) : null;
+    if (!found) return value;
+    const [, set, digits = ''] = found;
+    const number = Number(digits) + up[set as keyof typeof up];
+    return `${set}-${String(number).padStart(digits.length, '0')}`;
+  };
+  return steps.map(([actor, command]) => {
+    const { kind } = command;
+    if (kind !== 'lock-point' && kind !== 'lock-box') return [actor, command];
+    const moved = Object.entries(command).map(([key, value]) => [
+      key,
+      key === 'lock' || key === 'box' ? move(value) : value,
+    ]);
+    return [actor, Object.fromEntries(moved) as Command];
+  });
+}
+
 /** Moves the clock of the demonstration forward by `hours`, as the coordinator; who is signed in then is the coordinator. */
 export async function letTimePass(page: Page, hours: number): Promise<void> {
   await page.request.post('/api/session', { data: { person: 'ada', pin: pinOf('ada') } });
@@ -184,7 +209,7 @@ const AFTER_A_WAIT: readonly (string | undefined)[] = ['wait-out-store', 'prove'
 /** Carries out steps on a job past the screens, each by whoever takes it; answers the job and its sequence. */
 export async function carryOutOn(
   page: Page,
-  steps: readonly (readonly [actor: string, command: Command])[],
+  steps: readonly Step[],
   from: { readonly job: string; readonly sequence: number } = { job: 'new', sequence: 0 },
 ): Promise<{ job: string; sequence: number }> {
   let { job, sequence } = from;

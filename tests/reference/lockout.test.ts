@@ -226,7 +226,8 @@ describe('EN 50110-1, 6.2, the five rules, on the high-voltage side of a transfo
 
   it('3: is proved dead on every pair of conductors, with a tester shown live before and after', () => {
     expect(refusalsOf(PROVING(), 'elif', voltageProof({}))).toEqual([]);
-    const { 'L2-E': _left, ...readings } = deadRound().readings;
+    const all = Object.entries(deadRound().readings);
+    const readings = Object.fromEntries(all.filter(([pair]) => pair !== 'L2-E'));
     for (const [round, code] of [
       [deadRound({ readings }), 'pairs-missing'],
       [deadRound({ before_v: 0 }), 'tester-not-proved'],

@@ -105,19 +105,26 @@ function findHere(code: string, { view, jobId }: DossierProps) {
   return target && { id: target.subject, at: target.at };
 }
 
-/** What was last found live or moving where one stands. */
-function FoundLive({ subject, view }: { readonly subject: string } & Pick<DossierProps, 'view'>) {
+/** What was found live or moving and has not been found dead since. */
+function FoundLive({ view }: Pick<DossierProps, 'view'>) {
   const { foundLive, foundMoving } = view.dossier.isolation;
-  const live = foundLive[subject];
-  const moving = foundMoving[subject];
-  if (!live && !moving) return null;
+  const found = [
+    ...Object.entries(foundLive).map(
+      ([id, { reading, unit, at }]) =>
+        `NOT DEAD: ${reading} ${unit} at ${at.slice(11, 16)} UTC (${id})`,
+    ),
+    ...Object.entries(foundMoving).map(
+      ([station, { at }]) => `IT MOVED at ${at.slice(11, 16)} UTC, from ${station}`,
+    ),
+  ];
+  if (found.length === 0) return null;
   return (
-    <p role="alert" className="border-2 border-error p-3 font-bold">
-      {live
-        ? `NOT DEAD: ${live.reading} ${live.unit} at ${live.at.slice(11, 16)} UTC.`
-        : `IT MOVED at ${moving?.at.slice(11, 16)} UTC.`}{' '}
-      Keep away from it, find out why with the coordinator, then prove it again.
-    </p>
+    <div role="alert" className="border-2 border-error p-3 font-bold">
+      {found.map((words) => (
+        <p key={words}>{words}.</p>
+      ))}
+      <p>Keep away from it, find out why with the coordinator, then prove it again.</p>
+    </div>
   );
 }
 
@@ -155,7 +162,6 @@ function TaskCard({
       <p className="text-xl">
         <strong>{task.label}</strong> <span className="font-mono">{task.subject}</span>
       </p>
-      <FoundLive subject={task.subject} view={view} />
       <p>{task.words}</p>
       {target && <p className="text-sm">{target.where}</p>}
       {TAGGED.includes(task.about.kind === 'step' ? task.about.step.phase : '') && (
@@ -236,6 +242,7 @@ export function FieldScreen(props: DossierProps) {
             {view.dossier.title}
           </h1>
           <LampCounts lamps={view.lamps} />
+          <FoundLive view={view} />
           {tasks.length > 0 && (
             <p>
               <strong className="font-mono" data-testid="done">

@@ -82,7 +82,7 @@ export function FaultsPanel({ props }: { readonly props: DossierProps }) {
       </p>
       <ul>
         {faults.map((fault) => (
-          <li key={`${fault.kind} ${fault.item}`} className="flex items-center gap-2">
+          <li key={Object.values(fault).join(' ')} className="flex items-center gap-2">
             {KIND_WORDS[fault.kind]}: <span className="font-mono">{fault.item}</span>
             {fault.kind === 'stuck-blade' && <span className="font-mono">{fault.conductor}</span>}
             <button className="btn btn-sm max-sm:h-11" onClick={() => void change(fault, false)}>
