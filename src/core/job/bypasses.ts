@@ -61,11 +61,12 @@ export function requireBypassAllowed(
     });
 }
 
-/** What is out of action for longer than it was allowed to be, or was never allowed. */
+/** What is out of action, or will be once the plan is carried out, and was never allowed, or is for longer than it was. */
 export function gateBypasses(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
   return listBypasses(dossier, site).flatMap(({ device, words, state, allowed }) => {
-    if (state !== 'disabled') return [];
     if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
-    return isOver(allowed, now) ? [refuse('bypass-over', { device, until: allowed.until })] : [];
+    return state === 'disabled' && isOver(allowed, now)
+      ? [refuse('bypass-over', { device, until: allowed.until })]
+      : [];
   });
 }

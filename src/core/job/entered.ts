@@ -2,7 +2,7 @@ import { refuse, type Refusal } from '../rules/book';
 import type { Command } from './commands';
 import { findSubject } from './scan';
 import type { Context } from './site';
-import type { DossierState, Mark } from './state';
+import type { Dossier, DossierState, Mark } from './state';
 
 /** How long a device may keep an entry before it is sent (h). Source: site rule. */
 const LONGEST_KEPT_HOURS = 12;
@@ -18,19 +18,55 @@ export function timeOf(command: Command, { enteredAt, now }: Context): string {
   return Date.parse(enteredAt) < Date.parse(now) ? enteredAt : now;
 }
 
-/** The last thing that changed what a reading or a try proves. */
-function findLastChange(state: DossierState): { what: string; at: string } | undefined {
-  if (!state) return undefined;
-  const { locked, opened, restrained, waited, relit } = state.isolation;
-  const done = [locked, opened, restrained, waited].flatMap((all: Record<string, Mark>) =>
-    Object.entries(all).map(([what, { at }]) => ({ what: `${what} was done`, at })),
-  );
-  return [...done, ...(relit ? [{ what: 'everything was to be proved again', at: relit.at }] : [])]
-    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
-    .at(0);
+/** Something that happened, after which an entry made before it no longer says how the plant stands. */
+interface Change {
+  readonly what: string;
+  readonly at: string;
 }
 
-/** Refuses an entry from the future, one too old to speak for the plant as it is, and a reading that the plant has overtaken. */
+const changesOf = (all: Readonly<Record<string, Mark>>, how: string): Change[] =>
+  Object.entries(all).map(([id, { at }]) => ({ what: `${id} ${how}`, at }));
+
+/** What changes that which a reading or a try to start proves. */
+function listUnproving({ isolation }: Dossier): Change[] {
+  const { locked, opened, restrained, waited, foundLive, foundMoving, relit } = isolation;
+  return [
+    ...changesOf(locked, 'was isolated'),
+    ...changesOf(opened, 'was opened'),
+    ...changesOf(restrained, 'was restrained'),
+    ...changesOf(waited, 'was waited out'),
+    ...changesOf(foundLive, 'was found live'),
+    ...changesOf(foundMoving, 'was found to move something'),
+    ...(relit ? [{ what: 'everything was to be proved again', at: relit.at }] : []),
+  ];
+}
+
+/** What has to have happened before an entry of this kind may have been made. */
+function listBefore(dossier: Dossier, { kind }: Command): Change[] {
+  const { plan, permit, isolation } = dossier;
+  const accepted =
+    plan.kind === 'accepted' ? [{ what: 'the plan was accepted', at: plan.acceptedAt }] : [];
+  switch (kind) {
+    case 'prove':
+    case 'try-start':
+      return [...accepted, ...listUnproving(dossier)];
+    case 'free-store':
+    case 'close-outlet':
+    case 'unlock-point':
+      return permit.kind === 'closed'
+        ? [...accepted, { what: 'the permit was closed', at: permit.closed.at }]
+        : accepted;
+    case 'leak-test':
+    case 'walk-lineup':
+      return isolation.putBack === undefined
+        ? accepted
+        : [...accepted, { what: 'the last point was put back', at: isolation.putBack }];
+    default:
+      return accepted;
+  }
+}
+
+/** Refuses an entry from the future, one too old to speak for the plant as it is, and one that something later has overtaken. */
 export function refuseEntered(
   state: DossierState,
   command: Command,
@@ -41,9 +77,9 @@ export function refuseEntered(
   if (age < -CLOCK_AHEAD_MS) return [refuse('entered-ahead', { at: enteredAt })];
   if (age > LONGEST_KEPT_HOURS * 3_600_000)
     return [refuse('entered-long-ago', { at: enteredAt, hours: LONGEST_KEPT_HOURS })];
-  if (command.kind !== 'prove' && command.kind !== 'try-start') return [];
-  const last = findLastChange(state);
+  if (!state || findSubject(command) === undefined) return [];
+  const [last] = listBefore(state, command).sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
   return last && Date.parse(enteredAt) < Date.parse(last.at)
-    ? [refuse('reading-overtaken', { at: enteredAt, what: last.what, since: last.at })]
+    ? [refuse('entry-overtaken', { at: enteredAt, what: last.what, since: last.at })]
     : [];
 }

@@ -36,6 +36,13 @@ describe('a device that a job puts out of action', () => {
     expect(listBypasses(jobWith('W', planOf(['V2', 'CB'], ['DR']), 'drafted'), site)).toEqual([]);
   });
 
+  it('holds the job up ahead of time, until it is allowed', () => {
+    const codes = (state: Dossier) =>
+      viewDossier(state, site, START).holding.map(({ code }) => code);
+    expect(codes(job())).toContain('bypass-not-allowed');
+    expect(codes(allowed().after)).not.toContain('bypass-not-allowed');
+  });
+
   it('is not put out of action before someone allows it by name, for a time, with something in its place', () => {
     expect(lock(cut()).codes).toEqual(['bypass-not-allowed']);
     const { codes, after: granted } = allowed();

@@ -35,6 +35,8 @@ export type PlanRecord =
   | ({
       readonly kind: 'accepted';
       readonly reviewer: string;
+      /** ISO 8601, UTC. */
+      readonly acceptedAt: string;
       readonly note: string;
       /** Points found in the field as they are drawn, by id. */
       readonly labels: Readonly<Record<string, Mark>>;
@@ -160,6 +162,8 @@ export interface IsolationRecord {
   readonly attended?: string;
   /** Why what had been proved no longer counts, and since when (ISO 8601, UTC). */
   readonly relit?: { readonly why: RelitWhy; readonly at: string };
+  /** When a point was last put back on the way to running (ISO 8601, UTC). */
+  readonly putBack?: string;
   /** Points held by a tag alone. */
   readonly tagged: Readonly<Record<string, TagAlone>>;
   /** A reading or noise that is not accounted for, until its cause is found. */

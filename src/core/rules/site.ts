@@ -44,11 +44,11 @@ export const SITE_RULES = {
     'an entry that was kept for too long does not speak for the plant as it is (site rule)',
     'Look at the point again and enter the step again.',
   ),
-  'reading-overtaken': rule(
+  'entry-overtaken': rule(
     'isolate',
     (f) => `This was entered at ${f.at}, and ${f.what} at ${f.since}, after it.`,
-    'a reading proves only what stood when it was taken (practice)',
-    'Read it again and enter it anew.',
+    'what was entered shows only what stood then (practice)',
+    'Look at the point again and enter it anew.',
   ),
   'job-closed': rule(
     'site',

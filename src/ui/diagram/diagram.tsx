@@ -161,7 +161,7 @@ function Links({
 }
 
 /** The ring round a link or outlet. */
-const ROUND = { rx: 28, ry: 28 };
+const ROUND = { rx: 36, ry: 36 };
 
 /** The middle of a link, of an outlet or of a section of the drawing, and the ring round it. */
 function findCentre(drawing: Diagram, id: string | undefined) {

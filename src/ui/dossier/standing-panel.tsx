@@ -51,7 +51,14 @@ export function BypassPanel({ view, names }: DossierProps) {
             ) : (
               <p className="text-sm font-bold">Nobody has allowed it yet.</p>
             )}
-            <AllowForm device={device} now={view.now} />
+            {allowed ? (
+              <details>
+                <summary className="cursor-pointer text-sm">Allow it anew</summary>
+                <AllowForm device={device} now={view.now} />
+              </details>
+            ) : (
+              <AllowForm device={device} now={view.now} />
+            )}
           </li>
         ))}
       </ul>

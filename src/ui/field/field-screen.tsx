@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
 import { explainRefusal, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
@@ -63,8 +63,11 @@ function Kept({
 }
 
 function RefusedEntry({ entry, onDrop }: { readonly entry: Entry; readonly onDrop: () => void }) {
+  const shown = useRef<HTMLElement>(null);
+  useEffect(() => shown.current?.scrollIntoView({ block: 'center' }), []);
   return (
     <section
+      ref={shown}
       aria-label="Not taken"
       data-refused={findSubject(entry.command)}
       className="m-3 border-2 border-error p-3"

@@ -2,10 +2,13 @@ import type { Command, Context } from '../../../src/core/job';
 import {
   ACCEPTED,
   carryOut,
+  deadRound,
   fieldSteps,
   firstLock,
+  HANDED_BACK,
   LIVE,
   PROVING,
+  restoreSteps,
   START,
   STOPPED,
   voltageProof,
@@ -41,6 +44,14 @@ const JUST_OPENED = () => {
   const first = field.findIndex(([, { kind }]) => kind === 'prove');
   return carryOut(field.slice(0, first), WALKED(), START, 1);
 };
+
+/** Handed back, with so many steps of the way back done, or all before the first of a kind. */
+function restoring(until: number | Command['kind']) {
+  const state = carryOut(HANDED_BACK, LIVE());
+  const steps = restoreSteps(state);
+  const at = typeof until === 'number' ? until : steps.findIndex(([, { kind }]) => kind === until);
+  return carryOut(steps.slice(0, at), state);
+}
 
 /** Steps entered by code at the plant, and sent late, that are refused. */
 export const FIELD_ROWS: RefusalRow[] = [
@@ -80,7 +91,7 @@ export const FIELD_ROWS: RefusalRow[] = [
     JUST_OPENED,
     'finn',
     HOT,
-    ['reading-overtaken', 'let-down-too-soon'],
+    ['entry-overtaken', 'let-down-too-soon'],
     sent(30, -2),
   ],
   [
@@ -106,7 +117,52 @@ export const FIELD_ROWS: RefusalRow[] = [
       ),
     'elif',
     voltageProof({}),
-    ['reading-overtaken'],
+    ['entry-overtaken'],
     sent(20, 5),
+  ],
+  [
+    'read dead before it was found live, and sent after',
+    () =>
+      carryOut(
+        [['elif', voltageProof({ round: deadRound({ readings: { 'L1-E': 231 } }) })]],
+        PROVING(),
+        after(10),
+      ),
+    'elif',
+    voltageProof({}),
+    ['entry-overtaken'],
+    sent(20, 5),
+  ],
+  [
+    'isolated before the plan was accepted, and sent after',
+    STOPPED,
+    'elif',
+    firstLock({}),
+    ['entry-overtaken'],
+    sent(20, -40),
+  ],
+  [
+    'unlocked before the permit was closed, and sent after',
+    () => restoring(2),
+    'finn',
+    { kind: 'close-outlet', outlet: 'DR-2004' },
+    ['entry-overtaken'],
+    sent(20, -1),
+  ],
+  [
+    'walked before the last lock was off, and sent after',
+    () => restoring('walk-lineup'),
+    'cora',
+    { kind: 'walk-lineup', point: 'HV-2001', found: 'open' },
+    ['entry-overtaken'],
+    sent(20, -1),
+  ],
+  [
+    'walked once the last lock was off, and sent after',
+    () => restoring('walk-lineup'),
+    'cora',
+    { kind: 'walk-lineup', point: 'HV-2001', found: 'open' },
+    [],
+    sent(20, 0),
   ],
 ];

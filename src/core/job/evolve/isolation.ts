@@ -144,14 +144,23 @@ export function evolveIsolation(
     case 'earths-counted':
       return { ...isolation, earths: {} };
     case 'store-freed':
-      return unprove({ ...isolation, restrained: drop(isolation.restrained, event.store) });
+      return unprove({
+        ...isolation,
+        restrained: drop(isolation.restrained, event.store),
+        putBack: mark.at,
+      });
     case 'outlet-closed':
-      return unprove({ ...isolation, opened: drop(isolation.opened, event.outlet) });
+      return unprove({
+        ...isolation,
+        opened: drop(isolation.opened, event.outlet),
+        putBack: mark.at,
+      });
     case 'point-unlocked':
       return unprove({
         ...isolation,
         locked: drop(isolation.locked, event.link),
         tagged: drop(isolation.tagged, event.link),
+        putBack: mark.at,
       });
     case 'absent-lock-removed':
       if (isolation.box?.lock === event.lock) return passControl(isolation, mark.at);

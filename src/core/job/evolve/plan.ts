@@ -57,10 +57,8 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
     return { ...dossier, plan: { kind: 'drafted', ...drafted, returned: event.note } };
   }
   if (event.kind === 'plan-accepted') {
-    return {
-      ...dossier,
-      plan: { kind: 'accepted', ...drafted, reviewer: mark.by, note: event.note, labels: {} },
-    };
+    const accepted = { reviewer: mark.by, acceptedAt: mark.at, note: event.note };
+    return { ...dossier, plan: { kind: 'accepted', ...drafted, ...accepted, labels: {} } };
   }
   return dossier;
 }
