@@ -9,7 +9,7 @@ import {
   type Step,
 } from '../../../tests/support/seal-change';
 import { standAt } from './attendance';
-import { listHolding } from './gates';
+import { listHolding } from './stage';
 import { computeLamps } from './lamps';
 import type { DossierState } from './state';
 import { viewDossier } from './view';

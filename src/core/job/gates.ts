@@ -5,15 +5,7 @@ import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
 import { gateBypasses } from './bypasses';
 import { gateInspection } from './inspection';
-import { listLeakTests } from './leak-test';
-import { listLineup } from './lineup';
-import {
-  findRequirement,
-  findWorkOrder,
-  type Context,
-  type SiteFacts,
-  type WorkOrder,
-} from './site';
+import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import type { Dossier, IsolationRecord } from './state';
 
 /** Whether a step of the work order has been done. */
@@ -180,7 +172,7 @@ export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
 }
 
 /** What an isolation that stands has outrun: a bypass that was allowed for less long, its inspection. */
-const gateStanding = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] => [
+export const gateStanding = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] => [
   ...gateBypasses(dossier, site, now),
   ...gateInspection(dossier, now),
 ];
@@ -224,132 +216,4 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
     ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
     ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
   ];
-}
-
-/** What keeps the points from being restored. */
-export function gateRestore(dossier: Dossier): Refusal[] {
-  const { permit, isolation } = dossier;
-  return [
-    ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
-    ...(permit.kind === 'closed' ? [] : [refuse('permit-open')]),
-    ...(isolation.box ? [refuse('box-still-locked')] : []),
-  ];
-}
-
-/** Links, outlets and stores of the plan that still stand isolated. */
-export function listStanding(dossier: Dossier, order: WorkOrder): string[] {
-  const { locked, tagged, opened, restrained } = dossier.isolation;
-  return order.restore
-    .map((step) => step.subject)
-    .filter((subject) => [locked, tagged, opened, restrained].some((held) => subject in held));
-}
-
-/** What keeps the locks on a line that was broken into: its leak test. */
-export function gateLeakTests(dossier: Dossier, site: SiteFacts): Refusal[] {
-  const { leakTests } = dossier.isolation;
-  return listLeakTests(dossier, site).flatMap(({ section }) => {
-    const test = leakTests[section];
-    if (!test) return [refuse('leak-test-missing', { section })];
-    const { tight, from_bar, to_bar, minutes } = test;
-    return tight ? [] : [refuse('line-leaks', { section, from: from_bar, to: to_bar, minutes })];
-  });
-}
-
-/** What keeps plant from being started again: points that stand, a line not walked, or found otherwise than it should be. */
-export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
-  const { walked, differs } = dossier.isolation;
-  const order = findWorkOrder(dossier, site);
-  const standing = order ? listStanding(dossier, order) : [];
-  const lineup = order ? listLineup(site.graph, order) : [];
-  const left = lineup
-    .map(({ point }) => point)
-    .filter((point) => !(point in walked) && !(point in differs));
-  return [
-    ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
-    ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
-    ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
-    ...lineup.flatMap(({ point, words }) => {
-      const found = differs[point];
-      return found
-        ? [
-            refuse('position-wrong', {
-              subject: point,
-              found: words[found.found],
-              normal: words[found.normal],
-            }),
-          ]
-        : [];
-    }),
-  ];
-}
-
-/** What keeps the job from being closed. */
-export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
-  return [
-    ...gateLineup(dossier, site),
-    ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
-    ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
-  ];
-}
-
-export const STAGES = [
-  'plan',
-  'review',
-  'walk-down',
-  'isolate',
-  'permit',
-  'work',
-  'restore',
-  'closed',
-] as const;
-export type Stage = (typeof STAGES)[number];
-
-/** Where a job stands in working order. */
-export function findStage(dossier: Dossier, site: SiteFacts): Stage {
-  if (dossier.kind === 'closed') return 'closed';
-  if (dossier.plan.kind === 'none' || dossier.plan.kind === 'drafted') return 'plan';
-  if (dossier.plan.kind === 'submitted') return 'review';
-  if (gateWalkDown(dossier).length > 0) return 'walk-down';
-  if (dossier.permit.kind === 'closed') return 'restore';
-  if (dossier.permit.kind === 'issued' || dossier.permit.kind === 'handed-back') return 'work';
-  return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
-}
-
-const isAnyLocked = ({ isolation }: Dossier): boolean =>
-  Object.keys(isolation.locked).length + Object.keys(isolation.tagged).length > 0;
-
-/** What is holding a job up: every rule that the next stage does not find met. Empty when nothing is. */
-export function listHolding(dossier: Dossier, context: Pick<Context, 'site' | 'now'>): Refusal[] {
-  const { site, now } = context;
-  switch (findStage(dossier, site)) {
-    case 'plan': {
-      const missing = gatePlan(dossier, site);
-      return missing.length > 0 ? missing : [refuse('plan-not-submitted')];
-    }
-    case 'review':
-      return [refuse('plan-not-reviewed')];
-    case 'walk-down':
-      return [...gateWalkDown(dossier), ...gateNewest(dossier, site)];
-    case 'isolate':
-      return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
-    case 'permit': {
-      const missing = gateIssue(dossier, site, now);
-      return missing.length > 0 ? missing : [refuse('not-issued')];
-    }
-    case 'work':
-      if (dossier.permit.kind === 'handed-back') return [refuse('permit-open')];
-      return [
-        ...gateWork(dossier, site, now),
-        ...gateHandBack(dossier, site),
-        refuse('still-held'),
-      ];
-    case 'restore':
-      return [
-        ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
-        ...(isAnyLocked(dossier) ? gateLeakTests(dossier, site) : []),
-        ...gateClose(dossier, site),
-      ];
-    case 'closed':
-      return [];
-  }
 }

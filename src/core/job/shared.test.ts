@@ -41,6 +41,16 @@ describe('plans of two jobs', () => {
     });
   });
 
+  it('say so ahead of time, on the draft and while it is reviewed', () => {
+    const others = [{ id: 'J-0002', dossier: jobWith('END', B) }];
+    const mine = jobWith('W', A, 'drafted');
+    const { after } = decideOnSmall(mine, 'ada', SUBMIT, beside());
+    for (const job of [mine, after]) {
+      const codes = viewDossier(job, SITE, START, others).holding.map(({ code }) => code);
+      expect(codes).toContain('plans-contradict');
+    }
+  });
+
   it('are refused as well when it is the other that no longer passes', () => {
     const mine = jobWith('END', B, 'drafted');
     const refused = decideJob(mine, SUBMIT, { ...contextFor('ada'), ...beside(jobWith('W', A)) });

@@ -1,7 +1,7 @@
 import { checkPlan, type Finding } from '../isolation';
 import type { IsolationPlan } from '../plant';
 import { refuse, type Refusal } from '../rules/book';
-import { findRequirement, type Context, type OpenJob } from './site';
+import { findRequirement, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
 
 /** The other job that holds a point as it stands: locked or tagged shut, opened, or restrained; undefined when none does. */
@@ -40,7 +40,7 @@ function listNewStops(
   dossier: Dossier,
   plan: IsolationPlan,
   other: IsolationPlan,
-  { site }: Context,
+  site: SiteFacts,
 ): Finding[] {
   const requirement = findRequirement(dossier, site);
   const stopsOf = (one: IsolationPlan) =>
@@ -53,14 +53,18 @@ function listNewStops(
  * Refuses a plan that cannot stand together with the accepted plan of another open job: each is checked with both carried out. A
  * valve that one closes may cut the other off from the drain that lets its line down.
  */
-export function requireTogether(dossier: Dossier, context: Context): Refusal[] {
+export function requireTogether(
+  dossier: Dossier,
+  site: SiteFacts,
+  others: readonly OpenJob[],
+): Refusal[] {
   if (dossier.plan.kind === 'none') return [];
   const { plan } = dossier.plan;
-  return context.others.open().flatMap((other) => {
+  return others.flatMap((other) => {
     if (other.dossier.plan.kind !== 'accepted' || other.dossier.restoring) return [];
     const theirs = other.dossier.plan.plan;
-    const mine = listNewStops(dossier, plan, theirs, context);
-    const yours = listNewStops(other.dossier, theirs, plan, context);
+    const mine = listNewStops(dossier, plan, theirs, site);
+    const yours = listNewStops(other.dossier, theirs, plan, site);
     return [
       ...mine.map(({ words }) =>
         refuse('plans-contradict', { job: other.id, of: 'this job', words }),

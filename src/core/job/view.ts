@@ -5,7 +5,9 @@ import { isByTwo, type ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { findEndOfProofs, standAt } from './attendance';
-import { findStage, isLapsed, isStepDone, listHolding, listStanding, type Stage } from './gates';
+import { isLapsed, isStepDone } from './gates';
+import { listStanding } from './gates-back';
+import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
 import { findInspectionDue } from './inspection';
 import { computeLamps, type Lamp } from './lamps';
@@ -133,7 +135,7 @@ export function viewDossier(
   return {
     dossier,
     stage: findStage(dossier, site),
-    holding: listHolding(dossier, { site, now }).map(explainRefusal),
+    holding: listHolding(dossier, { site, now, others }).map(explainRefusal),
     lamps: computeLamps(dossier, site),
     sources: requirement.demands.map(({ id, source, grade, reasons }) => {
       const traced = requirement.trace.sources.find((one) => one.id === id);

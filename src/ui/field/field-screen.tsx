@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
 import { explainRefusal, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
@@ -12,79 +12,13 @@ import { FaultsPanel } from '../practice/faults-panel';
 import type { DossierProps } from '../dossier/types';
 import { LampSign } from '../lamp/lamp';
 import { keepPage } from './device';
-import { isWaiting, type Entry } from './outbox';
+import { FoundLive } from './found-live';
+import { Kept } from './kept';
+import { isWaiting } from './outbox';
 import { Scanner } from './scanner';
 import { TaskForm } from './task-form';
 import { listTasks, type Task } from './tasks';
-import { useOutbox, type Outbox } from './use-outbox';
-
-const NO_NETWORK =
-  'No network. What you enter is kept on this device and sent, in order, once it is back.';
-
-/** What is kept on this device: how much, why, and what the server would not take. */
-function Kept({
-  outbox,
-  me,
-  names,
-}: { readonly outbox: Outbox } & Pick<DossierProps, 'me' | 'names'>) {
-  const { entries, end, drop } = outbox;
-  const waiting = entries.filter(isWaiting);
-  const others = waiting.filter(({ actor }) => actor !== me);
-  const isFine = end.kind === 'through';
-  return (
-    <>
-      <p
-        role="status"
-        data-testid="network"
-        className={`px-3 py-2 ${isFine ? 'bg-base-200' : 'bg-warning font-bold text-warning-content'}`}
-      >
-        {end.kind === 'through' && 'In reach of the server.'}
-        {end.kind === 'unreached' && NO_NETWORK}
-        {end.kind === 'held' && `Kept on this device: ${end.why}`}{' '}
-        {waiting.length > 0 && (
-          <span>
-            <strong className="font-mono">{waiting.length}</strong> not yet sent.
-          </span>
-        )}
-      </p>
-      {others.length > 0 && (
-        <p className="px-3">
-          {[...new Set(others.map(({ actor }) => names[actor] ?? actor))].join(', ')} entered steps
-          on this device: they go out when they sign in here.
-        </p>
-      )}
-      {entries
-        .filter((entry) => !isWaiting(entry))
-        .map((entry) => (
-          <RefusedEntry key={entry.key} entry={entry} onDrop={() => drop(entry.key)} />
-        ))}
-    </>
-  );
-}
-
-function RefusedEntry({ entry, onDrop }: { readonly entry: Entry; readonly onDrop: () => void }) {
-  const shown = useRef<HTMLElement>(null);
-  useEffect(() => shown.current?.scrollIntoView({ block: 'center' }), []);
-  return (
-    <section
-      ref={shown}
-      aria-label="Not taken"
-      data-refused={findSubject(entry.command)}
-      className="m-3 border-2 border-error p-3"
-    >
-      <h2 className="font-bold">
-        Not taken: {entry.command.kind.replace('-', ' ')}{' '}
-        <span className="font-mono">{findSubject(entry.command)}</span> on {entry.jobId}, entered{' '}
-        {entry.enteredAt.slice(11, 16)} UTC
-      </h2>
-      {entry.error !== undefined && <p>{entry.error}</p>}
-      <Reasons refusals={entry.refusals ?? []} />
-      <button className="btn mt-2 h-12" onClick={onDrop}>
-        Understood, take it off the list
-      </button>
-    </section>
-  );
-}
+import { useOutbox } from './use-outbox';
 
 function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
   return (
@@ -106,29 +40,6 @@ function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
 function findHere(code: string, { view, jobId }: DossierProps) {
   const target = Object.values(view.targets).find((one) => isCodeOf(code, jobId, one));
   return target && { id: target.subject, at: target.at };
-}
-
-/** What was found live or moving and has not been found dead since. */
-function FoundLive({ view }: Pick<DossierProps, 'view'>) {
-  const { foundLive, foundMoving } = view.dossier.isolation;
-  const found = [
-    ...Object.entries(foundLive).map(
-      ([id, { reading, unit, at }]) =>
-        `NOT DEAD: ${reading} ${unit} at ${at.slice(11, 16)} UTC (${id})`,
-    ),
-    ...Object.entries(foundMoving).map(
-      ([station, { at }]) => `IT MOVED at ${at.slice(11, 16)} UTC, from ${station}`,
-    ),
-  ];
-  if (found.length === 0) return null;
-  return (
-    <div role="alert" className="border-2 border-error p-3 font-bold">
-      {found.map((words) => (
-        <p key={words}>{words}.</p>
-      ))}
-      <p>Keep away from it, find out why with the coordinator, then prove it again.</p>
-    </div>
-  );
 }
 
 /** Phases whose points hang with a tag. */

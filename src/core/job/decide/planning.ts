@@ -132,7 +132,7 @@ export function decidePlanning(
           ...settled,
           ...(plan.kind === 'submitted' ? [refuse('already-done', { what: 'This' })] : []),
           ...gatePlan(dossier, context.site),
-          ...requireTogether(dossier, context),
+          ...requireTogether(dossier, context.site, context.others.open()),
           ...(findRequirement(dossier, context.site).demands.length > 0 || command.drawingChecked
             ? []
             : [refuse('drawing-doubtful')]),
@@ -158,7 +158,10 @@ export function decidePlanning(
           : [];
       const stops =
         command.kind === 'accept-plan'
-          ? [...gatePlan(dossier, context.site), ...requireTogether(dossier, context)]
+          ? [
+              ...gatePlan(dossier, context.site),
+              ...requireTogether(dossier, context.site, context.others.open()),
+            ]
           : [];
       return {
         refusals: [...unready, ...own, ...stops],

@@ -1,6 +1,6 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
-import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates';
+import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates-back';
 import { findHolder } from '../shared';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type LockedBox } from '../state';

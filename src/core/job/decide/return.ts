@@ -1,7 +1,7 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { gateLineup, gateRestore, listStanding } from '../gates';
+import { gateLineup, gateRestore, listStanding } from '../gates-back';
 import { computeMissed, isTight, LEAK_TEST_MINUTES, listLeakTests } from '../leak-test';
 import { isInLine, listLineup } from '../lineup';
 import { findWorkOrder, type Context } from '../site';

@@ -1,0 +1,71 @@
+import { refuse, type Refusal } from '../rules/book';
+import { listLeakTests } from './leak-test';
+import { listLineup } from './lineup';
+import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
+import type { Dossier } from './state';
+
+/** What keeps the points from being restored. */
+export function gateRestore(dossier: Dossier): Refusal[] {
+  const { permit, isolation } = dossier;
+  return [
+    ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
+    ...(permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(isolation.box ? [refuse('box-still-locked')] : []),
+  ];
+}
+
+/** Links, outlets and stores of the plan that still stand isolated. */
+export function listStanding(dossier: Dossier, order: WorkOrder): string[] {
+  const { locked, tagged, opened, restrained } = dossier.isolation;
+  return order.restore
+    .map((step) => step.subject)
+    .filter((subject) => [locked, tagged, opened, restrained].some((held) => subject in held));
+}
+
+/** What keeps the locks on a line that was broken into: its leak test. */
+export function gateLeakTests(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { leakTests } = dossier.isolation;
+  return listLeakTests(dossier, site).flatMap(({ section }) => {
+    const test = leakTests[section];
+    if (!test) return [refuse('leak-test-missing', { section })];
+    const { tight, from_bar, to_bar, minutes } = test;
+    return tight ? [] : [refuse('line-leaks', { section, from: from_bar, to: to_bar, minutes })];
+  });
+}
+
+/** What keeps plant from being started again: points that stand, a line not walked, or found otherwise than it should be. */
+export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { walked, differs } = dossier.isolation;
+  const order = findWorkOrder(dossier, site);
+  const standing = order ? listStanding(dossier, order) : [];
+  const lineup = order ? listLineup(site.graph, order) : [];
+  const left = lineup
+    .map(({ point }) => point)
+    .filter((point) => !(point in walked) && !(point in differs));
+  return [
+    ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
+    ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
+    ...lineup.flatMap(({ point, words }) => {
+      const found = differs[point];
+      return found
+        ? [
+            refuse('position-wrong', {
+              subject: point,
+              found: words[found.found],
+              normal: words[found.normal],
+            }),
+          ]
+        : [];
+    }),
+  ];
+}
+
+/** What keeps the job from being closed. */
+export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
+  return [
+    ...gateLineup(dossier, site),
+    ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
+    ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
+  ];
+}

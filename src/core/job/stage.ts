@@ -1,0 +1,83 @@
+import { refuse, type Refusal } from '../rules/book';
+import {
+  gateHandBack,
+  gateIsolation,
+  gateIssue,
+  gateNewest,
+  gatePlan,
+  gateStanding,
+  gateWalkDown,
+  gateWork,
+} from './gates';
+import { gateClose, gateLeakTests } from './gates-back';
+import { requireTogether } from './shared';
+import type { Context, OpenJob, SiteFacts } from './site';
+import type { Dossier } from './state';
+
+export const STAGES = [
+  'plan',
+  'review',
+  'walk-down',
+  'isolate',
+  'permit',
+  'work',
+  'restore',
+  'closed',
+] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** Where a job stands in working order. */
+export function findStage(dossier: Dossier, site: SiteFacts): Stage {
+  if (dossier.kind === 'closed') return 'closed';
+  if (dossier.plan.kind === 'none' || dossier.plan.kind === 'drafted') return 'plan';
+  if (dossier.plan.kind === 'submitted') return 'review';
+  if (gateWalkDown(dossier).length > 0) return 'walk-down';
+  if (dossier.permit.kind === 'closed') return 'restore';
+  if (dossier.permit.kind === 'issued' || dossier.permit.kind === 'handed-back') return 'work';
+  return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
+}
+
+const isAnyLocked = ({ isolation }: Dossier): boolean =>
+  Object.keys(isolation.locked).length + Object.keys(isolation.tagged).length > 0;
+
+/** What is holding a job up: every rule that the next stage does not find met. Empty when nothing is. */
+export function listHolding(
+  dossier: Dossier,
+  {
+    site,
+    now,
+    others = [],
+  }: Pick<Context, 'site' | 'now'> & { readonly others?: readonly OpenJob[] },
+): Refusal[] {
+  switch (findStage(dossier, site)) {
+    case 'plan': {
+      const missing = [...gatePlan(dossier, site), ...requireTogether(dossier, site, others)];
+      return missing.length > 0 ? missing : [refuse('plan-not-submitted')];
+    }
+    case 'review':
+      return [...requireTogether(dossier, site, others), refuse('plan-not-reviewed')];
+    case 'walk-down':
+      return [...gateWalkDown(dossier), ...gateNewest(dossier, site)];
+    case 'isolate':
+      return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
+    case 'permit': {
+      const missing = gateIssue(dossier, site, now);
+      return missing.length > 0 ? missing : [refuse('not-issued')];
+    }
+    case 'work':
+      if (dossier.permit.kind === 'handed-back') return [refuse('permit-open')];
+      return [
+        ...gateWork(dossier, site, now),
+        ...gateHandBack(dossier, site),
+        refuse('still-held'),
+      ];
+    case 'restore':
+      return [
+        ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
+        ...(isAnyLocked(dossier) ? gateLeakTests(dossier, site) : []),
+        ...gateClose(dossier, site),
+      ];
+    case 'closed':
+      return [];
+  }
+}
