@@ -10,7 +10,7 @@ import {
   type DossierState,
   type SiteFacts,
 } from '../../src/core/job';
-import { listLeakTests } from '../../src/core/job/leak-test';
+import { LEAK_TEST_MINUTES, listLeakTests } from '../../src/core/job/leak-test';
 import { listLineup } from '../../src/core/job/lineup';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
@@ -98,10 +98,23 @@ const BEFORE_PROVING: readonly Command['kind'][] = [
   'open-outlet',
   'end-watch',
 ];
-const timeOf = (command: Command, now: string, minutes: number): string =>
-  BEFORE_PROVING.includes(command.kind) && !('earth' in command)
-    ? new Date(Date.parse(now) - minutes * 60_000).toISOString()
-    : now;
+/** What is done once a pressure was held for long enough. */
+const AFTER_HOLDING: readonly Command['kind'][] = [
+  'leak-test',
+  'unlock-point',
+  'walk-lineup',
+  'see-start',
+  'take-back',
+  'close-job',
+];
+const later = (now: string, minutes: number) =>
+  new Date(Date.parse(now) + minutes * 60_000).toISOString();
+
+function timeOf(command: Command, now: string, minutes: number): string {
+  if (AFTER_HOLDING.includes(command.kind)) return later(now, LEAK_TEST_MINUTES);
+  const isBefore = BEFORE_PROVING.includes(command.kind) && !('earth' in command);
+  return isBefore ? later(now, -minutes) : now;
+}
 
 /** Applies commands that are all expected to be allowed; answers the state. */
 export function carryOut(

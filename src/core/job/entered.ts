@@ -41,6 +41,12 @@ function listUnproving({ isolation }: Dossier): Change[] {
   ];
 }
 
+/** What comes before the first point is touched. */
+const listStopping = ({ isolation: { told, stopped } }: Dossier): Change[] => [
+  ...(told ? [{ what: 'those affected were told', at: told.at }] : []),
+  ...(stopped ? [{ what: 'the plant was stopped', at: stopped.at }] : []),
+];
+
 /** What has to have happened before an entry of this kind may have been made. */
 function listBefore(dossier: Dossier, { kind }: Command): Change[] {
   const { plan, permit, isolation } = dossier;
@@ -50,6 +56,17 @@ function listBefore(dossier: Dossier, { kind }: Command): Change[] {
     case 'prove':
     case 'try-start':
       return [...accepted, ...listUnproving(dossier)];
+    case 'lock-point':
+    case 'tag-point':
+      return [...accepted, ...listStopping(dossier)];
+    case 'open-outlet':
+    case 'restrain-store':
+    case 'wait-out-store':
+      return [
+        ...accepted,
+        ...listStopping(dossier),
+        ...changesOf(isolation.locked, 'was isolated'),
+      ];
     case 'free-store':
     case 'close-outlet':
     case 'unlock-point':

@@ -78,6 +78,13 @@ export const RESTORING_RULES = {
     'site rule (practice)',
     'Hold it for longer.',
   ),
+  'leak-test-too-soon': rule(
+    'restore',
+    (f) =>
+      `${f.section} cannot have held its pressure for ${f.minutes} min: its last outlet was shut less long ago.`,
+    'a time is waited out, not written down (practice)',
+    (f) => `Wait for ${f.left} min more, then read it again.`,
+  ),
   'leak-test-void': rule(
     'restore',
     (f) => `On ${f.section} ${f.from} bar rose to ${f.to} bar: something feeds or warms it.`,

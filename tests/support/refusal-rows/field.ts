@@ -45,6 +45,13 @@ const JUST_OPENED = () => {
   return carryOut(field.slice(0, first), WALKED(), START, 1);
 };
 
+/** Everything isolated, nothing let down yet. */
+const ISOLATED = () => {
+  const field = fieldSteps();
+  const first = field.findIndex(([, { kind }]) => kind === 'open-outlet');
+  return carryOut(field.slice(0, first), WALKED());
+};
+
 /** Handed back, with so many steps of the way back done, or all before the first of a kind. */
 function restoring(until: number | Command['kind']) {
   const state = carryOut(HANDED_BACK, LIVE());
@@ -155,7 +162,7 @@ export const FIELD_ROWS: RefusalRow[] = [
     'cora',
     { kind: 'walk-lineup', point: 'HV-2001', found: 'open' },
     ['entry-overtaken'],
-    sent(20, -1),
+    sent(20, 9),
   ],
   [
     'walked once the last lock was off, and sent after',
@@ -163,6 +170,22 @@ export const FIELD_ROWS: RefusalRow[] = [
     'cora',
     { kind: 'walk-lineup', point: 'HV-2001', found: 'open' },
     [],
-    sent(20, 0),
+    sent(20, 10),
+  ],
+  [
+    'drained before everything was isolated, and sent after',
+    ISOLATED,
+    'finn',
+    { kind: 'open-outlet', outlet: 'DR-2002', tag: 'T', watcher: 'cora' },
+    ['entry-overtaken'],
+    sent(20, -31),
+  ],
+  [
+    'isolated before it was stopped, and sent after',
+    STOPPED,
+    'elif',
+    firstLock({}),
+    ['entry-overtaken'],
+    sent(20, -30.5),
   ],
 ];

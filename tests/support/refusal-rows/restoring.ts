@@ -7,6 +7,7 @@ import {
   LIVE,
   restoreSteps,
   SEE_START,
+  START,
   type RefusalRow,
 } from '../seal-change';
 
@@ -22,6 +23,11 @@ const before = (kind: Command['kind']) => {
 /** Every lock off, nothing walked; and everything walked. */
 const unwalked = () => before('walk-lineup');
 const walked = () => before('see-start');
+/** So many minutes after the points were put back. */
+const at = (minutes: number) => ({
+  now: new Date(Date.parse(START) + minutes * 60_000).toISOString(),
+});
+const TESTED = at(10);
 const UNLOCK: Command = { kind: 'unlock-point', link: 'HV-2002' };
 const walk = (point: string, found: 'open' | 'closed', end?: 'plugged' | 'open-end'): Command => ({
   kind: 'walk-lineup',
@@ -96,6 +102,15 @@ export const RESTORING_ROWS: RefusalRow[] = [
     { kind: 'close-job' },
     ['points-locked', 'lineup-missing', 'start-not-seen', 'not-taken-back'],
   ],
+  [
+    'a leak test of ten minutes, nine after the last drain was shut',
+    () => restored(5),
+    'cora',
+    LEAK_TEST,
+    ['leak-test-too-soon'],
+    at(9),
+  ],
+  ['a leak test of ten minutes, ten after it', () => restored(5), 'cora', LEAK_TEST, [], at(10)],
   ['unlocked before the leak test', () => restored(5), 'finn', UNLOCK, ['leak-test-missing']],
   [
     'unlocked after a leak was found',
@@ -131,6 +146,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     LEAK_TEST,
     ['out-of-order'],
+    TESTED,
   ],
   [
     'a leak test under a live permit',
@@ -145,6 +161,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     { ...LEAK_TEST, section: 'P202-CAS' },
     ['no-leak-test'],
+    TESTED,
   ],
   [
     'a leak test too low, too short and rising',
@@ -152,6 +169,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     { ...LEAK_TEST, from_bar: 1.9, minutes: 9.9 },
     ['leak-test-too-low', 'leak-test-too-short', 'leak-test-void'],
+    TESTED,
   ],
   [
     'a leak test with gas that nobody accepts',
@@ -159,6 +177,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     { ...LEAK_TEST, fluid: 'gas' },
     ['gas-test-not-accepted'],
+    TESTED,
   ],
   [
     'a leak test with gas accepted by one who may not',
@@ -166,6 +185,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     { ...LEAK_TEST, fluid: 'gas', accepter: 'kit' },
     ['role-missing'],
+    TESTED,
   ],
   [
     'a leak test with gas accepted by name',
@@ -173,6 +193,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'cora',
     { ...LEAK_TEST, fluid: 'gas', accepter: 'hana' },
     [],
+    TESTED,
   ],
   [
     'started with a valve left shut',

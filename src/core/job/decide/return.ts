@@ -7,6 +7,7 @@ import { isInLine, listLineup } from '../lineup';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { type Outcome } from './outcome';
+import { minutesLeft } from './turn';
 
 /** Compares a point with the line-up; a difference is kept, and holds the plant until the point is found in line. */
 export function decideWalk(
@@ -59,6 +60,16 @@ function requireTelling(
   ];
 }
 
+/** Refuses a pressure that cannot have been held for so long: its outlets were shut only later. */
+function requireHeld(
+  { isolation: { putBack } }: Dossier,
+  { section, minutes }: CommandOf<'leak-test'>,
+  { now }: Context,
+): Refusal[] {
+  const left = putBack === undefined ? 0 : minutesLeft(putBack, minutes * 60, now);
+  return left > 0 ? [refuse('leak-test-too-soon', { section, minutes, left })] : [];
+}
+
 /** A line that was broken into is tested before its locks come off: outlets shut, pressure held. */
 export function decideLeakTest(
   dossier: Dossier,
@@ -82,6 +93,7 @@ export function decideLeakTest(
         ? [refuse('out-of-order', { subject: command.section, first: first.subject })]
         : []),
       ...requireTelling(command, demand?.least_bar, context),
+      ...requireHeld(dossier, command, context),
     ],
     event: {
       ...command,
