@@ -96,12 +96,19 @@ describe('a step entered before it was sent', () => {
   const stored = () => readStream(own, 'job/J-0001').at(-1)?.payload;
 
   it('counts from when it was entered, where it was done at a point, and stays so when read again', () => {
-    const enteredAt = new Date(Date.parse(readNow(own)) - 600_000).toISOString();
-    expect(send('ada', DRAFT, enteredAt).ok).toBe(true);
+    const early = new Date(Date.parse(readNow(own)) - 600_000).toISOString();
+    expect(send('ada', DRAFT, early).ok).toBe(true);
     expect(stored()).not.toHaveProperty('enteredAt');
     expect(send('ada', { kind: 'submit-plan', drawingChecked: false }).ok).toBe(true);
     expect(send('hana', { kind: 'accept-plan', note: '' }).ok).toBe(true);
-    expect(send('finn', label({ scanned: 'J-0001/HV-2001' }), enteredAt).ok).toBe(true);
+    const scanned = label({ scanned: 'J-0001/HV-2001' });
+    const overtaken = send('finn', scanned, early);
+    expect(!overtaken.ok && overtaken.kind === 'refused' && overtaken.refusals[0]?.code).toBe(
+      'entry-overtaken',
+    );
+    moveClock(own, 1);
+    const enteredAt = new Date(Date.parse(readNow(own)) - 600_000).toISOString();
+    expect(send('finn', scanned, enteredAt).ok).toBe(true);
     expect(stored()).toMatchObject({ kind: 'label-checked', enteredAt });
     const { state } = readJob(own, 'J-0001');
     expect(state?.plan.kind === 'accepted' && state.plan.labels).toEqual({

@@ -307,7 +307,7 @@ async function walkTheLine(page: Page): Promise<void> {
     if (id === 'HV-2001') {
       await choose(found, 'closed');
       await press(record);
-      await expect(point).toContainText('Found closed');
+      await expect(point).toContainText('Found shut');
       await expect(page.locator('[data-code="position-wrong"]')).toBeVisible();
     }
     // One by keyboard shows that it goes; the others are the same form, and tabbing to each takes minutes.
