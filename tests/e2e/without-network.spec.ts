@@ -49,6 +49,7 @@ test('the field page without a network: entered on the phone, sent once and in o
 
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
   await context.setOffline(true);
+  await expect(page.getByTestId('network')).toContainText('No network.', { timeout: 15_000 });
   await atPoint(page, `${job}/CB-P201`);
   await page.locator('select[name="lock"]').selectOption('E-09');
   await page.getByRole('button', { name: 'Isolated, locked, tagged' }).click();

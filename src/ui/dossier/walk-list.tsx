@@ -1,6 +1,6 @@
 'use client';
 
-import type { DossierView } from '../../core/job';
+import { LEAK_TEST_MINUTES, type DossierView } from '../../core/job';
 import { computeSequenceMinutes } from '../../core/sequence';
 
 const RESTORE_WORDS = {
@@ -16,9 +16,87 @@ const Box = () => (
   <span aria-hidden className="inline-block size-4 border-2 border-current align-middle" />
 );
 
+function RestoreTable({ view }: { readonly view: DossierView }) {
+  const { restore, leakTests, shared } = view;
+  const isUnlock = ({ kind }: (typeof restore)[number]) => kind === 'unlock';
+  const rows = [
+    ...restore
+      .filter((step) => !isUnlock(step))
+      .map(({ subject, kind }) => ({ subject, what: RESTORE_WORDS[kind] })),
+    ...leakTests.map(({ section, least_bar }) => ({
+      subject: section,
+      what: `test for leaks${least_bar === undefined ? '' : `, at least ${least_bar} bar`}, ${LEAK_TEST_MINUTES} min`,
+    })),
+    ...restore
+      .filter(isUnlock)
+      .map(({ subject, kind }) => ({ subject, what: RESTORE_WORDS[kind] })),
+  ];
+  return (
+    <table className="w-full text-sm [&_td]:pr-3 [&_th]:pr-3">
+      <caption className="text-left font-bold">Restore, in this order</caption>
+      <thead>
+        <tr className="border-b-2 border-base-content text-left">
+          <th>No.</th>
+          <th>Done</th>
+          <th>Point</th>
+          <th>What</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ subject, what }, index) => (
+          <tr key={`${index} ${subject}`} className="border-t border-base-300">
+            <td className="py-1 font-mono">{index + 1}</td>
+            <td>
+              <Box />
+            </td>
+            <td className="font-mono">{subject}</td>
+            <td>
+              {what}
+              {subject in shared ? `; stays as it is for ${shared[subject] ?? ''}` : ''}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Everything that was cut off, to be compared with its line-up. */
+function LineTable({ view }: { readonly view: DossierView }) {
+  return (
+    <table className="w-full text-sm [&_td]:pr-3 [&_th]:pr-3">
+      <caption className="text-left font-bold">Walk the line, then see it start</caption>
+      <thead>
+        <tr className="border-b-2 border-base-content text-left">
+          <th>In line</th>
+          <th>Point</th>
+          <th>Line-up</th>
+          <th className="pl-3">Found otherwise</th>
+        </tr>
+      </thead>
+      <tbody>
+        {view.lineup.map(({ point, normal, words, hasEnd, heldBy }) => (
+          <tr key={point} className="border-t border-base-300">
+            <td className="py-1">
+              <Box />
+            </td>
+            <td className="font-mono">{point}</td>
+            <td>
+              {words[normal]}
+              {hasEnd && heldBy === undefined ? ', end plugged' : ''}
+              {heldBy === undefined ? '' : `, ${heldBy} holds it`}
+            </td>
+            <td className="w-48 border-b border-base-content/40 pl-3" />
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** The order of work and the way back, as lists to carry round the plant and tick. Made to be printed. */
 export function WalkList({ jobId, view }: { readonly jobId: string; readonly view: DossierView }) {
-  const { steps, restore, dossier } = view;
+  const { steps, dossier } = view;
   const metres = steps.reduce((sum, step) => sum + step.walk_m, 0);
   return (
     <article className="flex flex-col gap-4">
@@ -71,29 +149,8 @@ export function WalkList({ jobId, view }: { readonly jobId: string; readonly vie
               ))}
             </tbody>
           </table>
-          <table className="w-full text-sm [&_td]:pr-3 [&_th]:pr-3">
-            <caption className="text-left font-bold">Restore, in this order</caption>
-            <thead>
-              <tr className="border-b-2 border-base-content text-left">
-                <th>No.</th>
-                <th>Done</th>
-                <th>Point</th>
-                <th>What</th>
-              </tr>
-            </thead>
-            <tbody>
-              {restore.map((step, index) => (
-                <tr key={step.kind + step.subject} className="border-t border-base-300">
-                  <td className="py-1 font-mono">{index + 1}</td>
-                  <td>
-                    <Box />
-                  </td>
-                  <td className="font-mono">{step.subject}</td>
-                  <td>{RESTORE_WORDS[step.kind]}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <RestoreTable view={view} />
+          <LineTable view={view} />
         </>
       )}
     </article>

@@ -1,5 +1,5 @@
 import { createStore, get, update } from 'idb-keyval';
-import type { Entry, Keep } from './outbox';
+import type { Entry, Keep, RoundEnd } from './outbox';
 
 const KEY = 'entries';
 const store = () => createStore('heavy-lantern', 'outbox');
@@ -9,6 +9,16 @@ export const onDevice: Keep = {
   read: async () => (await get<Entry[]>(KEY, store())) ?? [],
   change: (next) => update<readonly Entry[]>(KEY, (entries = []) => next(entries), store()),
 };
+
+/** Whether the server can be reached at this moment: with nothing to send, nothing else would tell. */
+export async function findReach(): Promise<RoundEnd> {
+  try {
+    const answer = await fetch('/field-worker.js', { method: 'HEAD', cache: 'no-store' });
+    return answer.ok ? { kind: 'through' } : { kind: 'unreached' };
+  } catch {
+    return { kind: 'unreached' };
+  }
+}
 
 /** The caches that the field worker answers from without a network. */
 const CACHE = 'field-1';

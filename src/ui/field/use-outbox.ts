@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Command } from '../../core/job';
 import { send } from '../command/send';
-import { onDevice } from './device';
+import { findReach, onDevice } from './device';
 import { sendKept, type Entry, type RoundEnd } from './outbox';
 
 /** How often what is kept is tried again (ms). */
@@ -42,7 +42,9 @@ export function useOutbox(
   const flush = useCallback(async () => {
     const before = round.current ?? Promise.resolve();
     const mine = before.then(async () => {
-      setEnd(await sendKept(onDevice, me, send, () => taken.current()));
+      const sent = await sendKept(onDevice, me, send, () => taken.current());
+      const ended: RoundEnd = sent.kind === 'through' ? await findReach() : sent;
+      setEnd((before) => (before.kind === ended.kind && ended.kind !== 'held' ? before : ended));
       await show();
     });
     round.current = mine;
