@@ -1,6 +1,7 @@
 import { ISOLATING_RULES } from './isolating';
 import { PERMIT_RULES } from './permit';
 import { PLANNING_RULES } from './planning';
+import { PROVING_RULES } from './proving';
 import { RESTORING_RULES } from './restoring';
 import type { Facts, Place, Rule } from './rule';
 import { SITE_RULES } from './site';
@@ -12,6 +13,7 @@ export type { Facts, Place, Rule } from './rule';
 export const RULES = {
   ...PLANNING_RULES,
   ...ISOLATING_RULES,
+  ...PROVING_RULES,
   ...PERMIT_RULES,
   ...RESTORING_RULES,
   ...SITE_RULES,

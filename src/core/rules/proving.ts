@@ -1,0 +1,261 @@
+import { fixed, LOCKOUT, rule, type Rule } from './rule';
+
+/** Rules that refuse a proof, a try to start or a test under sanction, and rules on alarms and locks that undo what was proved. */
+export const PROVING_RULES = {
+  'instrument-unknown': rule(
+    'prove',
+    (f) => `There is no instrument ${f.instrument} on this site.`,
+    'instruments are registered (practice)',
+    'Use an instrument of the site.',
+  ),
+  'instrument-wrong': rule(
+    'prove',
+    (f) => `${f.instrument} reads ${f.reads}; ${f.wanted} has to be read.`,
+    'the right instrument for the energy (practice)',
+    (f) => `Use an instrument that reads ${f.wanted}.`,
+  ),
+  'instrument-overdue': rule(
+    'prove',
+    (f) => `The test of ${f.instrument} ran out on ${f.until}.`,
+    'instruments have test dates (practice)',
+    'Use an instrument whose test is in date.',
+  ),
+  'unit-wrong': rule(
+    'prove',
+    (f) => `${f.proof} is read in ${f.wanted}, not in ${f.unit}.`,
+    'readings carry their unit (practice)',
+    (f) => `Give the reading in ${f.wanted}.`,
+  ),
+  'reading-not-dead': rule(
+    'prove',
+    (f) =>
+      `${f.reading} ${f.unit} at ${f.section} is not dead: between ${f.least} and ${f.most} ${f.unit} is.`,
+    `isolation is verified before work (${LOCKOUT}(d)(6)); limit: site rule`,
+    'Find what still feeds it. Do not go on.',
+  ),
+  'tester-unfit': rule(
+    'prove',
+    (f) => `${f.instrument} is no two-pole contact tester (${f.contact}): it never proves dead.`,
+    'a non-contact or plug-in indicator is no proof (practice; HSE GS38, from memory)',
+    'Use a two-pole tester that touches the conductors.',
+  ),
+  'tester-underrated': rule(
+    'prove',
+    (f) => `${f.instrument} is rated for ${f.rated} V; the line is at ${f.line} V.`,
+    'testers are rated for the voltage (practice)',
+    'Use a tester that is rated for the line.',
+  ),
+  'round-missing': rule(
+    'prove',
+    (f) =>
+      `${f.section} is proved dead by a round: the known source, every pair, the known source.`,
+    'prove, test, prove (EN 50110-1, 6.2.4, and HSE GS38, from memory)',
+    'Do the round and record each reading.',
+  ),
+  'source-underrated': rule(
+    'prove',
+    (f) => `The known source (${f.source}) is rated for ${f.rated} V; the line is at ${f.line} V.`,
+    'a tester is proved on a source rated for the voltage (practice)',
+    'Prove the tester on a source or proving unit of at least the line’s voltage.',
+  ),
+  'tester-not-proved': rule(
+    'prove',
+    (f) => `The tester read ${f.read} V on the known source (${f.source}) ${f.when} the test.`,
+    'prove, test, prove (practice; HSE GS38, from memory)',
+    'Find out why, take a tester that shows the known source, and do the whole round again.',
+  ),
+  'pairs-missing': rule(
+    'prove',
+    (f) => `${f.pairs} not tested.`,
+    'every pair is tested: n(n - 1)/2 with earth counted',
+    'Test every pair; one blade of a switch can stay in.',
+  ),
+  'pair-unknown': rule(
+    'prove',
+    (f) => `${f.pairs}: no such pair on a ${f.arrangement} line.`,
+    'every pair of conductors and earth, each by its name (site rule)',
+    'Choose how the conductors are arranged, and give each pair once.',
+  ),
+  'let-down-too-soon': rule(
+    'prove',
+    (f) => `${f.section} cannot have let down yet: ${f.minutes} min are left.`,
+    'a reading before the computed time means nothing (practice; let-down formulas)',
+    'Wait, then read. If the gauge stands at zero already, doubt the gauge and its tapping.',
+  ),
+  'not-seen': rule(
+    'prove',
+    (f) => `Not said of ${f.section}: ${f.missing}.`,
+    'a reading alone can lie: a bleed may be plugged (practice)',
+    'Look, and say so. If it is not so, do not go on.',
+  ),
+  'second-missing': rule(
+    'prove',
+    (f) => `Earthing, and proving dead above ${f.volts} V, is done by two.`,
+    'a second person stands by (practice; site rule)',
+    'Name who stands by; they sign with their own PIN.',
+  ),
+  'second-is-first': rule(
+    'prove',
+    (f) => `${f.person} cannot stand by for themselves.`,
+    'two persons (practice; site rule)',
+    'Name another.',
+  ),
+  'not-proved': rule(
+    'prove',
+    (f) => `${f.proofs} not proved dead.`,
+    `${LOCKOUT}(d)(6)`,
+    'Take each reading and record it.',
+  ),
+  'left-unattended': rule(
+    'prove',
+    (f) =>
+      `Nobody has been at it since ${f.since} for more than ${f.minutes} min: what was proved then no longer counts.`,
+    'an isolation that was left is proved again before work goes on (practice); limit: site rule',
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
+  'shift-changed': rule(
+    'prove',
+    (f) => `The shift changed at ${f.since}: whoever takes over proves it for themselves.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4)); proving again: practice`,
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
+  'after-alarm': rule(
+    'prove',
+    (f) => `There was an alarm at ${f.since}: what was proved before no longer counts.`,
+    'a reading that moves relights the lamp (practice)',
+    'Take every reading again, and try to start again.',
+  ),
+  'after-test': rule(
+    'prove',
+    (f) => `Points were lifted for a test at ${f.since}: what was proved before no longer counts.`,
+    `isolated and proved again after a test (${LOCKOUT}(f)(1)(v))`,
+    'Isolate what was lifted, take every reading again, and try to start again.',
+  ),
+  'after-unfit-lock': rule(
+    'prove',
+    (f) => `A lock was found unfit at ${f.since}: what was proved before no longer counts.`,
+    'a lock that may not have held is no lock (practice)',
+    'Look at every lock, take every reading again, and try to start again.',
+  ),
+  'alarm-standing': rule(
+    'prove',
+    (f) => `Alarm at ${f.place}: ${f.seen}. Its cause has not been found.`,
+    'a reading that moves holds the work (practice)',
+    'Everyone off. Find the cause, record it, and prove everything again.',
+  ),
+  'no-alarm': rule(
+    'prove',
+    fixed('No alarm stands.'),
+    'nothing to clear (site rule)',
+    'Look at the record.',
+  ),
+  'place-unknown': rule(
+    'prove',
+    (f) => `${f.place} is not on the drawing.`,
+    'an alarm names where it was seen (site rule)',
+    'Name a section, point, outlet or gauge of the drawing.',
+  ),
+  'test-open': rule(
+    'prove',
+    (f) => `A test is sanctioned and not over: ${f.purpose}.`,
+    `locks lifted for a test leave nobody inside (${LOCKOUT}(f)(1))`,
+    'Run it or call it off, then isolate and prove again.',
+  ),
+  'no-test': rule(
+    'prove',
+    fixed('No test is sanctioned.'),
+    `locks are lifted for a test only under a sanction (${LOCKOUT}(f)(1); practice)`,
+    'The issuing authority sanctions the test first.',
+  ),
+  'test-not-lifted': rule(
+    'prove',
+    (f) => `${f.points} not yet lifted.`,
+    'what was sanctioned is what is run (practice)',
+    'Lift them, or call the test off.',
+  ),
+  'test-spills': rule(
+    'prove',
+    (f) =>
+      `With those points lifted, ${f.source} reaches ${f.outlet} on ${f.section}, which stands open.`,
+    'no outlet stands open on live plant (energy model, section 5)',
+    'Lift that outlet too, or leave the barrier before it on.',
+  ),
+  'not-standing': rule(
+    'prove',
+    (f) => `${f.subject} does not stand isolated for this job.`,
+    'only named points that stand are lifted for a test (practice)',
+    'Name points of the plan that are locked, open or restrained now.',
+  ),
+  'point-shared': rule(
+    'prove',
+    (f) => `${f.job} needs ${f.subject} as it stands.`,
+    'a lock stays until the last job that needs it lets go (practice)',
+    (f) => `Wait until ${f.job} has released it.`,
+  ),
+  'inch-too-late': rule(
+    'prove',
+    fixed('An inch or spot is made before the last lock is on.'),
+    'after that it is a test run under the permit (practice)',
+    'Sanction a test run instead.',
+  ),
+  'area-not-clear': rule(
+    'prove',
+    fixed('The place has not been seen clear of people and tools.'),
+    `${LOCKOUT}(f)(1)(i)-(ii)`,
+    'Walk round it, clear it, and say so.',
+  ),
+  'not-tried': rule(
+    'prove',
+    (f) => `Starting has not been tried from ${f.stations}.`,
+    `${LOCKOUT}(d)(6); practice`,
+    'Try to start from every station, then return the control to off.',
+  ),
+  'it-moved': rule(
+    'prove',
+    (f) => `It started from ${f.station}: the isolation does not hold.`,
+    `${LOCKOUT}(d)(6)`,
+    'Stop. Find the energy that was missed before anything else is done.',
+  ),
+  'box-unknown': rule(
+    'prove',
+    (f) => `There is no lock box ${f.box} on this site.`,
+    'boxes are numbered (practice)',
+    'Use a box of the site.',
+  ),
+  'box-in-use': rule(
+    'prove',
+    (f) => `Box ${f.box} is in use for ${f.job}.`,
+    'one box, one isolation (site rule)',
+    'Take a free box.',
+  ),
+  'box-not-wanted': rule(
+    'prove',
+    fixed('Each worker locks each point of this job: there is no box.'),
+    'both ways of locking on are open, one for each job (practice)',
+    'Choose the box as the way of locking on first.',
+  ),
+  'incoming-on': rule(
+    'prove',
+    (f) => `The incoming lock ${f.lock} of ${f.person} hangs.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4))`,
+    (f) => `Hand over to ${f.person}, or ${f.person} takes it off again.`,
+  ),
+  'hands-to-self': rule(
+    'prove',
+    (f) => `Control lock ${f.lock} is your own.`,
+    `orderly transfer between shifts (${LOCKOUT}(f)(4))`,
+    'The coordinator who takes over hangs theirs.',
+  ),
+  'no-incoming-lock': rule(
+    'prove',
+    (f) => `Without ${f.lock} nothing of that lead would hold: no incoming lock hangs.`,
+    `the incoming lock is on before the outgoing comes off (${LOCKOUT}(f)(4))`,
+    'Whoever takes over hangs their lock first.',
+  ),
+  'box-not-locked': rule(
+    'prove',
+    fixed('The keys are not in a lock box under the control lock.'),
+    `group lockout (${LOCKOUT}(f)(3))`,
+    'Put the keys into a box and hang the control lock.',
+  ),
+} as const satisfies Record<string, Rule>;
