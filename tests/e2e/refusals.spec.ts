@@ -138,7 +138,7 @@ test('a wrong PIN signs nothing, and five lock it', async ({ page }) => {
         command: { kind: 'submit-plan' },
         expected: 1,
         key: 'pin-try-key',
-        signatures: [{ person: 'pia', pin: '0000' }],
+        signatures: [{ person: 'rosa', pin: '0000' }],
       },
     });
   for (let turn = 0; turn < 5; turn++) expect((await tryPin()).status()).toBe(403);

@@ -161,7 +161,7 @@ function draftStores(
         phase: 'wait',
         layer: 0,
         subject: store.id,
-        words: `${name}: ${waits.has(store.id) ? sayWait(waits.get(store.id)).slice(2) : 'wait until it has run down'}, and see that it has`,
+        words: `${name}: ${waits.has(store.id) ? sayWait(waits.get(store.id)).slice(2) : 'wait until it has run down'}, and see that it has run down`,
         minutes: Math.max(OTHER_MINUTES.wait, waitMinutes(waits.get(store.id))),
         place,
         store: store.kind,

@@ -25,7 +25,7 @@ export function Kept({
       <p
         role="status"
         data-testid="network"
-        className={`px-3 py-2 ${isFine ? 'bg-base-200' : 'bg-warning font-bold text-warning-content'}`}
+        className={`sticky top-0 z-10 px-3 py-2 ${isFine ? 'bg-base-200' : 'bg-warning font-bold text-warning-content'}`}
       >
         {end.kind === 'through' && 'In reach of the server.'}
         {end.kind === 'unreached' && NO_NETWORK}
