@@ -1,6 +1,7 @@
 import { closeDatabase, openDatabase, type Db } from '../db';
+import { askSchema } from '../sim';
 import { loadDemo } from './demo';
-import { askSchema, askStandIns, changeFault, faultChangeSchema, readFaults } from './stand-ins';
+import { askStandIns, changeFault, faultChangeSchema, readFaults } from './stand-ins';
 
 let db: Db;
 beforeAll(async () => {

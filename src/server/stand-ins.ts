@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { findWorkOrder } from '../core/job';
-import { ARRANGEMENT_NAMES } from '../core/proving';
 import { tables, type Db } from '../db';
 import {
+  type askSchema,
   faultSchema,
   lookAt,
   openCabinet,
@@ -13,7 +13,7 @@ import {
   tryStart,
   type AsIs,
   type Fault,
-  type Found,
+  type SimAnswer,
 } from '../sim';
 import { readNow } from './clock';
 import { listHeld, readJob, readOpenJobs, readSiteFor } from './jobs';
@@ -53,32 +53,6 @@ export function changeFault(
   saveRegister(db, REGISTER, all);
   return all;
 }
-
-const id = z.string().trim().min(1).max(80);
-
-/** What is asked of the stand-ins. */
-export const askSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('proof'),
-    proof: id,
-    arrangement: z.enum(ARRANGEMENT_NAMES).default('three-wire'),
-    instrument: z.string().max(80).default(''),
-    source_v: z.number().min(0).max(1e6).default(690),
-  }),
-  z.strictObject({ kind: z.literal('try-start'), station: id }),
-  z.strictObject({
-    kind: z.literal('take-lock'),
-    use: z.enum(['point', 'control', 'crew', 'personal']),
-    prefix: z.string().max(20).default(''),
-  }),
-]);
-
-/** What the stand-ins answer. */
-export type SimAnswer =
-  | ({ readonly kind: 'proof' } & Found)
-  | { readonly kind: 'try-start'; readonly moved: boolean }
-  | { readonly kind: 'take-lock'; readonly lock: string | undefined }
-  | { readonly kind: 'unknown'; readonly what: string };
 
 function lookNow(db: Db, graph: AsIs['graph']): AsIs {
   const records = readOpenJobs(db).map(({ dossier }) => dossier.isolation);

@@ -1,4 +1,5 @@
 export { lookAt, type AsIs } from './as-is';
+export { askSchema, type Ask, type SimAnswer } from './ask';
 export { openCabinet, takeFirst, type Slot } from './cabinet';
 export { FAULT_KINDS, faultSchema, type Fault } from './faults';
 export { tryStart } from './motion';

@@ -1,7 +1,6 @@
-import { type PlantGraph } from '../plant';
+import type { IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState } from './bodies';
 import { listLostSections } from './cost';
-import type { IsolationPlan } from '../plant';
 
 /** A device that keeps people or plant safe and no longer can. */
 export interface Disabled {

@@ -39,7 +39,16 @@ export function listBypasses(dossier: Dossier, site: SiteFacts): Bypass[] {
   ].sort((a, b) => (a.device < b.device ? -1 : 1));
 }
 
-const isOver = ({ until }: AllowedBypass, now: string) => Date.parse(now) > Date.parse(until);
+/** Refuses a device out of action that nobody has allowed to be, or whose time is over. */
+function refuseDisabled(
+  { device, words }: Disabled,
+  allowed: AllowedBypass | undefined,
+  now: string,
+): Refusal[] {
+  if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
+  const { until } = allowed;
+  return Date.parse(now) > Date.parse(until) ? [refuse('bypass-over', { device, until })] : [];
+}
 
 /** Refuses to close a link that puts a device out of action which nobody has allowed to be. */
 export function requireBypassAllowed(
@@ -54,19 +63,12 @@ export function requireBypassAllowed(
   const known = new Set(listDisabled(site.graph, before, inside).map(({ device }) => device));
   return listDisabled(site.graph, after, inside)
     .filter(({ device }) => !known.has(device))
-    .flatMap(({ device, words }) => {
-      const allowed = dossier.bypasses[device];
-      if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
-      return isOver(allowed, now) ? [refuse('bypass-over', { device, until: allowed.until })] : [];
-    });
+    .flatMap((one) => refuseDisabled(one, dossier.bypasses[one.device], now));
 }
 
 /** What is out of action, or will be once the plan is carried out, and was never allowed, or is for longer than it was. */
 export function gateBypasses(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
-  return listBypasses(dossier, site).flatMap(({ device, words, state, allowed }) => {
-    if (!allowed) return [refuse('bypass-not-allowed', { device, words })];
-    return state === 'disabled' && isOver(allowed, now)
-      ? [refuse('bypass-over', { device, until: allowed.until })]
-      : [];
-  });
+  return listBypasses(dossier, site)
+    .filter(({ state, allowed }) => state === 'disabled' || !allowed)
+    .flatMap((one) => refuseDisabled(one, one.allowed, now));
 }

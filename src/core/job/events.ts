@@ -84,8 +84,7 @@ export type JobEvent =
   | { readonly kind: 'outlet-closed'; readonly outlet: string; readonly left?: boolean }
   | ({ readonly kind: 'earths-counted' } & Body<'count-earths'>)
   | { readonly kind: 'point-unlocked'; readonly link: string; readonly lock: string }
-  | ({ readonly kind: 'lineup-walked' } & Partial<Body<'walk-lineup'>> &
-      Pick<Body<'walk-lineup'>, 'point' | 'found'>)
+  | ({ readonly kind: 'lineup-walked' } & Body<'walk-lineup'>)
   | ({ readonly kind: 'lineup-differed'; readonly normal: 'open' | 'closed' } & Body<'walk-lineup'>)
   | ({
       readonly kind: 'leak-tested';

@@ -1,14 +1,12 @@
 import Link from 'next/link';
 import type { Bypass } from '../../core/job';
-import { BYPASS_WORDS } from './words';
+import { BYPASS_WORDS, inWords } from './words';
 
 interface Line extends Bypass {
   readonly job: string;
   readonly title: string;
   readonly isOver: boolean;
 }
-
-const inWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
 
 function stateOf({ state, allowed, isOver }: Line): string {
   if (isOver) return 'TIME IS OVER';

@@ -1,12 +1,9 @@
 'use client';
 
-import { BYPASS_WORDS } from '../bypasses/words';
+import { BYPASS_WORDS, inWords } from '../bypasses/words';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
-
-/** "2026-11-24 15:00 UTC". */
-const inWords = (at: string) => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
 
 /** Who allows a device to be out of action, until when, and what guards instead. */
 function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {

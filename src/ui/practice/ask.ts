@@ -1,16 +1,4 @@
-import type { SimAnswer } from './answer';
-
-/** What is asked of the stand-ins of a job. */
-export type Ask =
-  | {
-      readonly kind: 'proof';
-      readonly proof: string;
-      readonly arrangement?: string;
-      readonly instrument?: string;
-      readonly source_v?: number;
-    }
-  | { readonly kind: 'try-start'; readonly station: string }
-  | { readonly kind: 'take-lock'; readonly use: string; readonly prefix: string };
+import type { Ask, SimAnswer } from '../../sim';
 
 /** Asks the stand-ins of a job; a sentence when they do not answer. */
 export async function askStandIns(jobId: string, ask: Ask): Promise<SimAnswer | string> {

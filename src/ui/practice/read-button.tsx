@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
+import type { Ask, SimAnswer } from '../../sim';
 import type { DossierProps } from '../dossier/types';
-import { askStandIns, type Ask } from './ask';
-import type { SimAnswer } from './answer';
+import { askStandIns } from './ask';
 
 /** Values by the name of their field; true and false for boxes to tick. */
 type Values = Readonly<Record<string, string | boolean>>;
@@ -33,6 +33,7 @@ function valuesOf(answer: SimAnswer, asked: readonly string[]): Values {
     case 'take-lock':
       return answer.lock === undefined ? {} : { lock: answer.lock };
     case 'try-start':
+    case 'unknown':
       return {};
   }
 }
@@ -45,6 +46,8 @@ function wordsOf(answer: SimAnswer): string {
       return answer.lock === undefined
         ? 'The cabinet has none left.'
         : `The cabinet gave out ${answer.lock}.`;
+    case 'unknown':
+      return `This job has no ${answer.what}.`;
     case 'try-start':
       return answer.moved ? 'IT MOVES.' : 'Nothing moves; the control is back at off.';
   }

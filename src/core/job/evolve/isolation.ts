@@ -32,6 +32,10 @@ function addKey({ box }: IsolationRecord, lock: string): Pick<IsolationRecord, '
   return box ? { box: { ...box, keys: [...box.keys, lock].sort() } } : {};
 }
 
+/** A point is on its way back to running: nothing before it proves anything any more. */
+const putBack = (isolation: IsolationRecord, { at }: Mark): IsolationRecord =>
+  unprove({ ...isolation, putBack: at });
+
 export function evolveIsolation(
   isolation: IsolationRecord,
   event: JobEvent,
@@ -144,28 +148,21 @@ export function evolveIsolation(
     case 'earths-counted':
       return { ...isolation, earths: {} };
     case 'store-freed':
-      return unprove({
-        ...isolation,
-        restrained: drop(isolation.restrained, event.store),
-        putBack: mark.at,
-      });
+      return putBack({ ...isolation, restrained: drop(isolation.restrained, event.store) }, mark);
     case 'outlet-closed':
-      return unprove({
-        ...isolation,
-        opened: drop(isolation.opened, event.outlet),
-        putBack: mark.at,
-      });
-    case 'point-unlocked':
-      return unprove({
-        ...isolation,
-        locked: drop(isolation.locked, event.link),
-        tagged: drop(isolation.tagged, event.link),
-        putBack: mark.at,
-      });
+      return putBack({ ...isolation, opened: drop(isolation.opened, event.outlet) }, mark);
+    case 'point-unlocked': {
+      const { link } = event;
+      const { locked, tagged } = isolation;
+      return putBack(
+        { ...isolation, locked: drop(locked, link), tagged: drop(tagged, link) },
+        mark,
+      );
+    }
     case 'absent-lock-removed':
       if (isolation.box?.lock === event.lock) return passControl(isolation, mark.at);
       return isolation.locked[event.where]?.lock === event.lock
-        ? unprove({ ...isolation, locked: drop(isolation.locked, event.where) })
+        ? putBack({ ...isolation, locked: drop(isolation.locked, event.where) }, mark)
         : isolation;
     case 'lineup-walked':
     case 'lineup-differed':

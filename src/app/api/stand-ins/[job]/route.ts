@@ -1,6 +1,7 @@
 import { sharedDatabase } from '../../../../server/database';
 import { readBody, respondError } from '../../../../server/respond';
-import { askSchema, askStandIns } from '../../../../server/stand-ins';
+import { askStandIns } from '../../../../server/stand-ins';
+import { askSchema } from '../../../../sim';
 import { answerInPractice } from '../in-practice';
 
 /** Reads a stand-in: the plant at a proof, a start station, the key cabinet. Changes nothing. */
