@@ -1,8 +1,18 @@
 /** Packages that ship as ES modules only and so pass through the compiler in tests. */
-const esModules = ['d3', 'd3-[a-z0-9-]+', 'internmap', 'delaunator', 'robust-predicates', 'nanoid'];
+const esModules = [
+  '@seriousme',
+  'd3',
+  'd3-[a-z0-9-]+',
+  'internmap',
+  'delaunator',
+  'robust-predicates',
+  'nanoid',
+];
 
 const config = {
   testEnvironment: 'node',
+  // A busy machine may take long over loading a site; how long a test takes is never what it tests.
+  testTimeout: 60_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testPathIgnorePatterns: ['/node_modules/', '/tests/e2e/'],
   transform: {

@@ -1,14 +1,24 @@
 import { defineConfig } from '@playwright/test';
 
-const PORT = 3217;
+/** Sites beside each other, each with a server and a database of its own; on each the tests run one after another. */
+const SITES = [
+  { name: 'story', port: 3217, tests: /(story|unattended|your-plant)\.spec\.ts/ },
+  {
+    name: 'hatch',
+    port: 3218,
+    tests: /(hatch|planning|refusals|with-crews|without-network)\.spec\.ts/,
+  },
+  { name: 'outside', port: 3219, tests: /outside\.spec\.ts/ },
+] as const;
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  // Two at a time, whatever the number of sites: the machine has two processors.
+  workers: 2,
   timeout: 300_000,
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
-    baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 60_000,
     launchOptions: {
@@ -25,11 +35,21 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `rm -rf .lantern/e2e && npx tsx src/cli/demo.ts && npx next start --port ${PORT}`,
-    url: `http://localhost:${PORT}/login`,
-    env: { LANTERN_DB: '.lantern/e2e/lantern.db', LANTERN_DEMO: '1', NEXT_TELEMETRY_DISABLED: '1' },
+  projects: SITES.map(({ name, port, tests }) => ({
+    name,
+    testMatch: tests,
+    workers: 1,
+    use: { baseURL: `http://localhost:${port}` },
+  })),
+  webServer: SITES.map(({ name, port }) => ({
+    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && npx next start --port ${port}`,
+    url: `http://localhost:${port}/login`,
+    env: {
+      LANTERN_DB: `.lantern/${name}/lantern.db`,
+      LANTERN_DEMO: '1',
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
     timeout: 120_000,
     reuseExistingServer: false,
-  },
+  })),
 });

@@ -20,6 +20,8 @@ import { presentOrThrow } from '../src/core/result';
 import { solveJob } from '../tests/support/programme/solve-job';
 import { loadSolver } from '../tests/support/programme/solver';
 import { makeWorks, type MadeJob } from '../tests/support/works';
+import { benchBoard } from './board';
+import { say, summarise, time } from './timing';
 
 const SEED = 7;
 const SIZES = [100, 1_000, 10_000, 50_000];
@@ -40,21 +42,6 @@ interface Case {
   readonly scope: Scope;
   readonly requirement: Requirement;
 }
-
-const time = (work: () => unknown): number => {
-  const start = performance.now();
-  work();
-  return performance.now() - start;
-};
-
-function summarise(times: readonly number[]): { median: number; p90: number } {
-  const sorted = [...times].sort((a, b) => a - b);
-  const at = (share: number) =>
-    sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
-  return { median: at(0.5), p90: at(0.9) };
-}
-
-const say = (line: string) => process.stdout.write(`${line}\n`);
 
 function sayTimes(name: string, times: readonly number[]): void {
   const { median, p90 } = summarise(times);
@@ -181,11 +168,14 @@ async function compareWithProgramme(): Promise<void> {
   say(`  times as long            median ${median.toFixed(0)}, 90th percentile ${p90.toFixed(0)}`);
 }
 
+/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone. */
 async function main(): Promise<void> {
+  if (process.argv.includes('board')) return benchBoard();
   const sizes = process.argv.slice(2).map(Number).filter(Number.isInteger);
   measureDemo();
   for (const size of sizes.length > 0 ? sizes : SIZES) measureMade(size);
   await compareWithProgramme();
+  await benchBoard();
 }
 
 void main();

@@ -1,8 +1,9 @@
 import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../server/database';
-import { listJobs } from '../server/jobs';
+import { listNewest } from '../server/jobs';
 import { readNow } from '../server/clock';
 import { findMe } from '../server/session';
+import { listOrders } from '../server/work-orders';
 import { JobList } from '../ui/jobs/job-list';
 
 export default async function HomePage() {
@@ -11,7 +12,8 @@ export default async function HomePage() {
   const db = sharedDatabase();
   return (
     <JobList
-      jobs={listJobs(db)}
+      jobs={listNewest(db)}
+      orders={listOrders(db).filter(({ job }) => job === undefined)}
       now={readNow(db)}
       mayRaise={me.authorisations.some(({ role }) => role === 'coordinator')}
     />

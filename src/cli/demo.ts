@@ -4,7 +4,8 @@ import { databaseFile } from '../server/database';
 import { loadDemo, readDemoSite } from '../server/demo';
 
 async function main(): Promise<void> {
-  const did = await loadDemo(openDatabase(databaseFile()));
+  const morning = !process.argv.includes('--raised-only');
+  const did = await loadDemo(openDatabase(databaseFile()), { morning });
   const rows = readDemoSite().people.map(({ name, pin, employer, authorisations }) => {
     const roles = authorisations.map(({ role, until }) =>
       Date.parse(until) < Date.now() ? `${ROLE_NAMES[role]} (lapsed)` : ROLE_NAMES[role],

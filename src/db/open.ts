@@ -22,7 +22,9 @@ export type Db = ReturnType<typeof openDatabase>;
 
 /** Runs `work` as the only writer: all of it is kept, or nothing. */
 export function writeAlone<T>(db: Db, work: (tx: Db) => T): T {
-  return db.transaction((tx) => work(tx as unknown as Db), { behavior: 'immediate' });
+  return db.transaction((tx) => work(Object.assign(tx as unknown as Db, { $client: db.$client })), {
+    behavior: 'immediate',
+  });
 }
 
 /** Closes the database file. */

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   index,
   integer,
@@ -34,14 +35,24 @@ export const commandsSeen = sqliteTable('command_seen', {
 });
 
 /** Projection: one row a job, for lists. */
-export const jobRows = sqliteTable('job_row', {
-  id: text('id').primaryKey(),
-  title: text('title').notNull(),
-  equipment: text('equipment').notNull(),
-  stage: text('stage').notNull(),
-  raisedAt: text('raised_at').notNull(),
-  until: text('until'),
-});
+export const jobRows = sqliteTable(
+  'job_row',
+  {
+    id: text('id').primaryKey(),
+    title: text('title').notNull(),
+    equipment: text('equipment').notNull(),
+    stage: text('stage').notNull(),
+    raisedAt: text('raised_at').notNull(),
+    until: text('until'),
+  },
+  (table) => [
+    // Few of ten years' jobs are open: those alone are looked through for the board.
+    index('job_row_open')
+      .on(table.id)
+      .where(sql`stage <> 'closed'`),
+    index('job_row_equipment').on(table.equipment),
+  ],
+);
 
 /** Projection: what a job holds (locks that hang, boxes in use, people signed on). */
 export const holdings = sqliteTable(
@@ -94,4 +105,48 @@ export const registers = sqliteTable('register', {
 export const settings = sqliteTable('setting', {
   name: text('name').primaryKey(),
   value: text('value').notNull(),
+});
+
+/** Projection: one row a permit number, for lists, exports and the calendar. Whether it has lapsed is told by the clock. */
+export const permitRows = sqliteTable(
+  'permit_row',
+  {
+    number: text('number').primaryKey(),
+    job: text('job').notNull(),
+    state: text('state').notNull(),
+    /** Kinds of papers, as a JSON list. */
+    papers: text('papers').notNull(),
+    performer: text('performer').notNull(),
+    issuer: text('issuer').notNull(),
+    issuedAt: text('issued_at').notNull(),
+    until: text('until').notNull(),
+    handedBackAt: text('handed_back_at'),
+    closedAt: text('closed_at'),
+  },
+  (table) => [
+    index('permit_row_job').on(table.job),
+    index('permit_row_issued').on(table.issuedAt),
+    index('permit_row_state').on(table.state),
+  ],
+);
+
+/** Projection: checks of live permits at the place, each as a document. */
+export const auditRows = sqliteTable(
+  'audit_row',
+  {
+    job: text('job').notNull(),
+    number: integer('number').notNull(),
+    at: text('at').notNull(),
+    document: text('document').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.number] })],
+);
+
+/** Work orders from outside, each as it came in last, and the job that was raised from it. */
+export const workOrders = sqliteTable('work_order', {
+  number: text('number').primaryKey(),
+  document: text('document').notNull(),
+  receivedAt: text('received_at').notNull(),
+  source: text('source').notNull(),
+  job: text('job'),
 });

@@ -1,4 +1,4 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, max } from 'drizzle-orm';
 import { tables, type Db } from '../db';
 import { FIRST_HASH, hashEvent } from './hash';
 
@@ -14,15 +14,51 @@ export interface StoredEvent {
   readonly hash: string;
 }
 
-/** Reads a stream from its beginning. */
-export function readStream(db: Db, stream: string): StoredEvent[] {
+/** Reads a stream from its beginning, or what came after a sequence number. */
+export function readStream(db: Db, stream: string, after = 0): StoredEvent[] {
   return db
     .select()
     .from(tables.events)
-    .where(eq(tables.events.stream, stream))
+    .where(and(eq(tables.events.stream, stream), gt(tables.events.sequence, after)))
     .orderBy(asc(tables.events.sequence))
     .all()
     .map((row) => ({ ...row, payload: JSON.parse(row.payload) as unknown }));
+}
+
+/** Every event of the ledger, oldest first, read as they are asked for. */
+export function* iterateEvents(db: Db): Generator<StoredEvent> {
+  const MOST = 1000;
+  for (let after = 0; ;) {
+    const rows = db
+      .select()
+      .from(tables.events)
+      .where(gt(tables.events.id, after))
+      .orderBy(asc(tables.events.id))
+      .limit(MOST)
+      .all();
+    for (const row of rows) yield { ...row, payload: JSON.parse(row.payload) as unknown };
+    if (rows.length < MOST) return;
+    after = rows.at(-1)?.id ?? after;
+  }
+}
+
+/** The number of the newest event of the whole ledger; 0 before the first. */
+export const readHead = (db: Db): number =>
+  db
+    .select({ head: max(tables.events.id) })
+    .from(tables.events)
+    .get()?.head ?? 0;
+
+/** The newest event of a stream, or undefined. */
+export function readLast(db: Db, stream: string): StoredEvent | undefined {
+  const row = db
+    .select()
+    .from(tables.events)
+    .where(eq(tables.events.stream, stream))
+    .orderBy(desc(tables.events.sequence))
+    .limit(1)
+    .get();
+  return row && { ...row, payload: JSON.parse(row.payload) as unknown };
 }
 
 /** Appends events to a stream, chained to the newest of the whole ledger. Call it inside the transaction that decided them. */

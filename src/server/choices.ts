@@ -28,6 +28,9 @@ export function readChoices(db: Db, site: SiteFacts) {
         ),
         standsBy: holds('isolating-electrical', 'area-operator'),
         manager: holds('site-manager'),
+        fireWatch: holds('fire-watch'),
+        attendant: holds('attendant'),
+        operator: holds('area-operator'),
       };
     }),
   };

@@ -7,6 +7,7 @@ import { parsePlantText } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
 import { tables, type Db } from '../db';
 import { carryOut, commandSchema, listJobs } from './jobs';
+import { playMorning } from './morning';
 import { hashPin } from './pins';
 import { adoptEarlierPlant, savePlant } from './plant';
 import { registerSchema, saveRegister } from './registers';
@@ -31,10 +32,29 @@ export function readDemoSite(folder = join(process.cwd(), 'demo')): DemoSite {
   return siteSchema.parse(JSON.parse(readFileSync(join(folder, 'quillmere.site.json'), 'utf8')));
 }
 
-/** Loads the demonstration site into an empty database; leaves one that holds jobs as it is. */
+function raiseJobs(db: Db, jobs: DemoSite['jobs']): void {
+  for (const job of jobs) {
+    const command = commandSchema.parse({ ...job, kind: 'raise-job' });
+    const answer = carryOut(db, {
+      jobId: '',
+      command,
+      expected: 0,
+      key: nanoid(),
+      actor: 'ada',
+      signed: [],
+    });
+    if (!answer.ok)
+      throw new ProgrammerFault(`a demonstration job was refused: ${JSON.stringify(answer)}`);
+  }
+}
+
+/**
+ * Loads the demonstration site into an empty database; leaves one that holds jobs as it is. Its jobs are only raised, or a morning
+ * is played onto it, with jobs at every stage.
+ */
 export async function loadDemo(
   db: Db,
-  folder = join(process.cwd(), 'demo'),
+  { folder = join(process.cwd(), 'demo'), morning = false } = {},
 ): Promise<'loaded' | 'kept'> {
   if (listJobs(db).length > 0) {
     adoptEarlierPlant(db);
@@ -61,18 +81,8 @@ export async function loadDemo(
       .onConflictDoUpdate({ target: tables.people.id, set: row })
       .run();
   }
-  for (const job of site.jobs) {
-    const command = commandSchema.parse({ ...job, kind: 'raise-job' });
-    const answer = carryOut(db, {
-      jobId: '',
-      command,
-      expected: 0,
-      key: nanoid(),
-      actor: 'ada',
-      signed: [],
-    });
-    if (!answer.ok)
-      throw new ProgrammerFault(`a demonstration job was refused: ${JSON.stringify(answer)}`);
-  }
+  const raise = (into: Db) => raiseJobs(into, site.jobs);
+  if (morning) playMorning(db, raise, folder);
+  else raise(db);
   return 'loaded';
 }

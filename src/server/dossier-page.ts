@@ -1,4 +1,4 @@
-import { viewDossier, type DossierView } from '../core/job';
+import { viewDossier, type DossierView, type EarlierJob } from '../core/job';
 import type { Diagram } from '../core/plant';
 import type { Person } from '../core/people/people';
 import type { Db } from '../db';
@@ -6,6 +6,7 @@ import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
 import { readNow } from './clock';
 import { drawAround } from './diagram';
+import { readEarlier } from './memory';
 import { readJob, readOthers, readSiteFor } from './jobs';
 import type { Fault } from '../sim';
 import { readFaults } from './stand-ins';
@@ -21,6 +22,8 @@ export interface DossierPage {
   readonly asBuilt: Readonly<Record<string, string>>;
   readonly choices: ReturnType<typeof readChoices>;
   readonly practice: boolean;
+  /** Earlier jobs on the same equipment, newest first. */
+  readonly earlier: readonly EarlierJob[];
   readonly faults?: readonly Fault[];
 }
 
@@ -36,7 +39,7 @@ export async function readDossierPage(
   const { state, sequence } = readJob(db, jobId);
   if (!state) return undefined;
   const site = readSiteFor(db, state);
-  const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open());
+  const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open(), jobId);
   const route = (view.sources.find(({ id }) => id === source) ?? view.sources[0])?.route ?? [];
   const work = state.scope.work.map(({ section }) => section);
   return {
@@ -49,6 +52,7 @@ export async function readDossierPage(
     asBuilt: describeAsBuilt(db),
     choices: readChoices(db, site),
     practice,
+    earlier: readEarlier(db, jobId, state.equipment, view),
     ...(practice && leads ? { faults: readFaults(db) } : {}),
   };
 }

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, count, desc, eq, ne, sql } from 'drizzle-orm';
 import {
   commandSchema,
   decideJob,
   evolveDossier,
   findStage,
-  listHanging,
+  listHolding,
+  standAt,
   timeOf,
   type Command,
   type Context,
@@ -17,10 +18,13 @@ import {
   type SiteFacts,
 } from '../core/job';
 import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
+import { EMPTY_TRACE, evolveTrace, type BoardTrace } from '../core/watch';
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents, readStream, type StoredEvent } from '../ledger';
 import { readNow } from './clock';
+import { isProjected, project, type HoldingKind } from './projections';
 import { readSite } from './registers';
+import { indexEvents } from './search';
 
 /** A command as it arrives: what, on which version of the job, under which key, and whose PINs were checked. */
 export interface Request {
@@ -65,16 +69,54 @@ function markOf({ actor, at, payload }: Pick<StoredEvent, 'actor' | 'at' | 'payl
   return { by: actor, at: enteredAt };
 }
 
-function replay(history: readonly StoredEvent[]): DossierState {
-  return history.reduce<DossierState>(
-    (state, event) => evolveDossier(state, event.payload as JobEvent, markOf(event)),
-    undefined,
-  );
+/** A job as far as its events have been read, with what the board keeps of it. */
+export interface JobState {
+  readonly state: DossierState;
+  readonly sequence: number;
+  readonly trace: BoardTrace;
 }
 
+const UNREAD: JobState = { state: undefined, sequence: 0, trace: EMPTY_TRACE };
+
+const follow = (known: JobState, event: StoredEvent): JobState => {
+  const payload = event.payload as JobEvent;
+  const mark = markOf(event);
+  return {
+    state: evolveDossier(known.state, payload, mark),
+    sequence: event.sequence,
+    trace: evolveTrace(known.trace, payload, mark.at),
+  };
+};
+
+/** How many jobs are kept as read. */
+const MOST_KEPT = 2000;
+const kept = new WeakMap<Db['$client'], Map<string, JobState>>();
+
+/** Forgets the job that was read longest ago once there are too many. */
+function keep(all: Map<string, JobState>, jobId: string, state: JobState): void {
+  all.delete(jobId);
+  all.set(jobId, state);
+  const [oldest] = all.keys();
+  if (all.size > MOST_KEPT && oldest !== undefined) all.delete(oldest);
+}
+
+/**
+ * A job as it stands by its events. What was read before is kept: an event is never changed, so only newer ones are read. Within a
+ * transaction it is called before anything is appended, so that nothing is kept that may be rolled back.
+ */
+export function readState(db: Db, jobId: string): JobState {
+  const all = kept.get(db.$client) ?? new Map<string, JobState>();
+  kept.set(db.$client, all);
+  const known = all.get(jobId) ?? UNREAD;
+  const state = readStream(db, streamOf(jobId), known.sequence).reduce(follow, known);
+  keep(all, jobId, state);
+  return state;
+}
+
+/** A job with everything that happened to it. */
 export function readJob(db: Db, jobId: string): JobRecord {
   const history = readStream(db, streamOf(jobId));
-  return { state: replay(history), sequence: history.length, history };
+  return { state: history.reduce(follow, UNREAD).state, sequence: history.length, history };
 }
 
 /** The site as it counts for a job: an accepted plan is tied to the drawing that it was made on. */
@@ -82,87 +124,88 @@ export function readSiteFor(db: Db, state: DossierState): SiteFacts {
   return readSite(db, state?.plan.kind === 'accepted' ? state.plan.plantVersion : undefined);
 }
 
-/** What other jobs than this one hold. */
+/** Reads when it is first asked for, and answers the same from then on. */
+function readOnce<T>(read: () => T): () => T {
+  let known: { readonly value: T } | undefined;
+  return () => (known ??= { value: read() }).value;
+}
+
+/** What other jobs than this one hold. Each kind is read when it is first asked for: few steps ask for any. */
 export function readOthers(db: Db, jobId: string): OtherJobs {
-  const rows = db
-    .select()
-    .from(tables.holdings)
-    .all()
-    .filter((row) => row.job !== jobId);
-  const of = (kind: HoldingKind) =>
-    new Map(rows.filter((row) => row.kind === kind).map((row) => [row.item, row.job]));
+  const { holdings, workOrders } = tables;
+  const held = (kind: HoldingKind) =>
+    readOnce(
+      () =>
+        new Map(
+          db
+            .select({ item: holdings.item, job: holdings.job })
+            .from(holdings)
+            .where(and(eq(holdings.kind, kind), ne(holdings.job, jobId)))
+            .all()
+            // One person may have to be told on several jobs: the job stands behind the name.
+            .map(({ item, job }) => [item.split('\n')[0] ?? item, job]),
+        ),
+    );
+  const [lock, box, person, unfit, untold] = [
+    held('lock'),
+    held('box'),
+    held('person'),
+    held('unfit'),
+    held('untold'),
+  ];
   return {
-    lockAt: of('lock'),
-    boxAt: of('box'),
-    personOn: of('person'),
-    unfit: of('unfit'),
-    open: () => readOpenJobs(db).filter(({ id }) => id !== jobId),
-    untold: new Map(
-      rows
-        .filter(({ kind }) => kind === 'untold')
-        .map(({ item, job }) => [item.split('\n')[0] ?? item, job]),
-    ),
+    get lockAt() {
+      return lock();
+    },
+    get boxAt() {
+      return box();
+    },
+    get personOn() {
+      return person();
+    },
+    get unfit() {
+      return unfit();
+    },
+    get untold() {
+      return untold();
+    },
+    workOrder: (number) => {
+      const order = db
+        .select({ job: workOrders.job })
+        .from(workOrders)
+        .where(eq(workOrders.number, number))
+        .get();
+      return order && { job: order.job ?? undefined };
+    },
+    open: readOnce(() => readOpenJobs(db).filter(({ id }) => id !== jobId)),
   };
 }
 
+/** Written out, so that the index of the open jobs is used. */
+const IS_OPEN = sql`stage <> 'closed'`;
+
 /** Every job that is not closed. */
-export function readOpenJobs(db: Db): { id: string; dossier: Dossier }[] {
-  return listJobs(db)
-    .filter(({ stage }) => stage !== 'closed')
-    .flatMap(({ id }) => {
-      const { state } = readJob(db, id);
-      return state ? [{ id, dossier: state }] : [];
+export function readOpenJobs(db: Db): { id: string; dossier: Dossier; trace: BoardTrace }[] {
+  const { sequence, stream } = tables.events;
+  const own = eq(stream, sql`'job/' || ${tables.jobRows.id}`);
+  return db
+    .select({
+      id: tables.jobRows.id,
+      last: sql<number>`(select max(${sequence}) from ${tables.events} where ${own})`,
+    })
+    .from(tables.jobRows)
+    .where(IS_OPEN)
+    .orderBy(asc(tables.jobRows.id))
+    .all()
+    .flatMap(({ id, last }) => {
+      const known = kept.get(db.$client)?.get(id);
+      const { state, trace } = known?.sequence === last ? known : readState(db, id);
+      return state ? [{ id, dossier: state, trace }] : [];
     });
 }
 
-type HoldingKind = (typeof tables.holdings.$inferSelect)['kind'];
-
-function listHoldings(jobId: string, dossier: Dossier) {
-  const { isolation, permit } = dossier;
-  const on = permit.kind === 'issued' ? Object.keys(permit.people) : [];
-  const hold = (kind: HoldingKind, item: string) => ({ kind, item, job: jobId });
-  const untold = Object.entries(dossier.absent).filter(([, { told }]) => !told);
-  return [
-    ...listHanging(dossier).map(({ lock }) => hold('lock', lock)),
-    ...(isolation.box ? [hold('box', isolation.box.box)] : []),
-    ...on.map((person) => hold('person', person)),
-    ...Object.keys(isolation.unfit).map((lock) => hold('unfit', lock)),
-    // One person may have to be told on several jobs.
-    ...untold.map(([person]) => hold('untold', `${person}\n${jobId}`)),
-  ];
-}
-
-/** Rewrites what lists show of one job. */
-function project(tx: Db, jobId: string, dossier: Dossier, site: SiteFacts): void {
-  const { permit } = dossier;
-  const row = {
-    id: jobId,
-    title: dossier.title,
-    equipment: dossier.equipment,
-    stage: findStage(dossier, site),
-    raisedAt: dossier.raised.at,
-    until: permit.kind === 'issued' ? permit.until : null,
-  };
-  tx.insert(tables.jobRows)
-    .values(row)
-    .onConflictDoUpdate({ target: tables.jobRows.id, set: row })
-    .run();
-  tx.delete(tables.holdings).where(eq(tables.holdings.job, jobId)).run();
-  if (dossier.plan.kind === 'accepted') {
-    for (const [point, { by, at }] of Object.entries(dossier.plan.labels)) {
-      const seen = { point, job: jobId, actor: by, at };
-      tx.insert(tables.asBuilt)
-        .values(seen)
-        .onConflictDoUpdate({ target: tables.asBuilt.point, set: seen })
-        .run();
-    }
-  }
-  const held = listHoldings(jobId, dossier);
-  if (held.length > 0) tx.insert(tables.holdings).values(held).run();
-}
-
 function nextJobId(tx: Db): string {
-  return `J-${String(tx.select().from(tables.jobRows).all().length + 1).padStart(4, '0')}`;
+  return `J-${String((tx.select({ jobs: count() }).from(tables.jobRows).get()?.jobs ?? 0) + 1).padStart(4, '0')}`;
 }
 
 const fingerprint = (request: Request) =>
@@ -188,11 +231,11 @@ export function carryOut(db: Db, request: Request): Answer {
       return { ok: true, jobId: seen.stream.slice('job/'.length), sequence: seen.sequence };
     }
     const jobId = request.command.kind === 'raise-job' ? nextJobId(tx) : request.jobId;
-    const { state, sequence, history } = readJob(tx, jobId);
+    const { state, sequence } = readState(tx, jobId);
     if (sequence !== request.expected) {
-      const changes = history
-        .slice(request.expected)
-        .map(({ type, actor, at }) => ({ type, actor, at }));
+      const changes = readStream(tx, streamOf(jobId), request.expected).map(
+        ({ type, actor, at }) => ({ type, actor, at }),
+      );
       return { ok: false, kind: 'changed-meanwhile', sequence, changes };
     }
     const site = readSiteFor(tx, state);
@@ -217,14 +260,17 @@ export function carryOut(db: Db, request: Request): Answer {
     appendEvents(tx, streamOf(jobId), sequence, events, {
       actor: request.actor,
       at: now,
-      policy: site.policy.version,
+      policy: `${site.policy.version}, rules ${site.valuesVersion}`,
     });
-    const after = events.reduce<DossierState>(
-      (before, event) =>
-        evolveDossier(before, event, markOf({ actor: request.actor, at: now, payload: event })),
+    const marked = events.map((event) => {
+      return { event, mark: markOf({ actor: request.actor, at: now, payload: event }) };
+    });
+    const after = marked.reduce<DossierState>(
+      (before, { event, mark }) => evolveDossier(before, event, mark),
       state,
     ) as Dossier;
-    project(tx, jobId, after, site);
+    project(tx, jobId, state, after, site);
+    indexEvents(tx, jobId, after, marked, site);
     const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)
       .values({
@@ -238,28 +284,53 @@ export function carryOut(db: Db, request: Request): Answer {
   });
 }
 
+/** A job as it stands now: what is known of it, where it is, what is holding it up; undefined when there is none. */
+export function readJobNow(db: Db, jobId: string) {
+  const { state, sequence } = readState(db, jobId);
+  if (!state) return undefined;
+  const now = readNow(db);
+  const site = readSiteFor(db, state);
+  const dossier = standAt(state, now);
+  return {
+    job: jobId,
+    sequence,
+    now,
+    stage: findStage(dossier, site),
+    holding: listHolding(dossier, { site, now, jobId, others: readOthers(db, jobId).open() }).map(
+      explainRefusal,
+    ),
+    dossier,
+  };
+}
+
+/** How many closed jobs are listed. */
+const MOST_CLOSED = 50;
+
+/** Rows of the jobs that are open, and of the newest that are closed; oldest first. */
+export function listNewest(db: Db) {
+  const { jobRows } = tables;
+  const closed = db
+    .select()
+    .from(jobRows)
+    .where(eq(jobRows.stage, 'closed'))
+    .orderBy(desc(jobRows.id))
+    .limit(MOST_CLOSED)
+    .all();
+  const open = db.select().from(jobRows).where(IS_OPEN).orderBy(asc(jobRows.id)).all();
+  return [...closed.reverse(), ...open];
+}
+
 /** Rows of all jobs, oldest first. */
 export function listJobs(db: Db) {
   return db.select().from(tables.jobRows).orderBy(asc(tables.jobRows.id)).all();
 }
 
-/** Rebuilds each job's list row and holdings from the ledger in memory and names the jobs whose stored ones differ. */
+/** Rebuilds what lists show of each job from the ledger in memory and names the jobs whose stored rows differ. */
 export function compareProjections(db: Db): string[] {
   return listJobs(db).flatMap((row) => {
     const { state } = readJob(db, row.id);
-    const site = readSiteFor(db, state);
-    const held = db.select().from(tables.holdings).where(eq(tables.holdings.job, row.id)).all();
-    const text = (rows: readonly { kind: string; item: string }[]) =>
-      rows
-        .map(({ kind, item }) => `${kind} ${item}`)
-        .sort()
-        .join('|');
-    const same =
-      state !== undefined &&
-      findStage(state, site) === row.stage &&
-      state.title === row.title &&
-      text(listHoldings(row.id, state)) === text(held);
-    return same ? [] : [row.id];
+    const isSame = state !== undefined && isProjected(db, row, state, readSiteFor(db, state));
+    return isSame ? [] : [row.id];
   });
 }
 

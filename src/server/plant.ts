@@ -44,15 +44,22 @@ export const hasPlantVersion = (db: Db, version: number): boolean =>
 
 /** The graph of a saved version of the plant, the newest unless another is named; built once. */
 export function readGraph(db: Db, version = readPlantVersion(db)): PlantGraph {
+  const { plantVersions } = tables;
+  const ofVersion = eq(plantVersions.version, version);
   const row = db
-    .select()
-    .from(tables.plantVersions)
-    .where(eq(tables.plantVersions.version, version))
+    .select({ digest: plantVersions.digest })
+    .from(plantVersions)
+    .where(ofVersion)
     .get();
   if (row === undefined) throw new ProgrammerFault(`the plant has no version ${version}`);
   const known = graphs.get(row.digest);
   if (known) return known;
-  const parsed = parsePlant(JSON.parse(row.document));
+  const stored = db
+    .select({ document: plantVersions.document })
+    .from(plantVersions)
+    .where(ofVersion)
+    .get();
+  const parsed = parsePlant(JSON.parse(stored?.document ?? 'null'));
   if (!parsed.ok)
     throw new ProgrammerFault(`the stored plant is corrupt: ${parsed.problems[0]?.message}`);
   const graph = buildGraph(parsed.value);

@@ -1,11 +1,13 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
+import { gasDetectorSchema } from '../core/gas/instrument';
 import { DEFAULT_GRADE_POLICY } from '../core/isolation';
 import type { SiteFacts } from '../core/job';
 import { ROLES, type Instrument, type Person } from '../core/people/people';
 import { ProgrammerFault } from '../core/result';
 import { tables, type Db } from '../db';
 import { readGraph, readPlantVersion } from './plant';
+import { readValues } from './site-rules';
 
 const instant = z.iso.datetime();
 const authorisations = z.array(z.strictObject({ role: z.enum(ROLES), until: instant }));
@@ -29,6 +31,7 @@ export const registerSchema = z.strictObject({
       contact: z.enum(['two-pole', 'non-contact', 'plug-in']).optional(),
       rated_v: z.number().gt(0).optional(),
       testedUntil: instant,
+      detector: gasDetectorSchema.optional(),
     }),
   ),
   earths: z
@@ -61,16 +64,42 @@ export function listPeople(db: Db): Person[] {
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
   new Map(rows.map((row) => [row.id, row]));
 
+type Registered = Pick<SiteFacts, 'locks' | 'boxes' | 'instruments' | 'earths' | 'reach'>;
+
+/** The registers as they were read last, with their version: saving makes a new one. */
+const registered = new WeakMap<
+  Db['$client'],
+  { readonly version: number; readonly registers: Registered }
+>();
+
+function readRegistered(db: Db): Registered {
+  const { registers: table } = tables;
+  const { version } =
+    db.select({ version: table.version }).from(table).where(eq(table.name, 'registers')).get() ??
+    {};
+  const known = registered.get(db.$client);
+  if (known !== undefined && known.version === version) return known.registers;
+  const read = readRegister(db, 'registers');
+  const { locks, boxes, instruments, earths, reach } = registerSchema.parse(read.document);
+  const registers = {
+    locks: byId(locks),
+    boxes: byId(boxes),
+    instruments: byId<Instrument>(instruments),
+    earths: byId(earths),
+    ...(reach === undefined ? {} : { reach }),
+  };
+  registered.set(db.$client, { version: read.version, registers });
+  return registers;
+}
+
 /**
  * Everything of the site that a decision needs. `tiedTo` is the version of the drawing that counts for a job whose plan is
  * accepted; without it the newest counts.
  */
 export function readSite(db: Db, tiedTo?: number): SiteFacts {
   const newest = readPlantVersion(db);
+  const { version: valuesVersion, values } = readValues(db);
   const plantVersion = tiedTo ?? newest;
-  const { locks, boxes, instruments, earths, reach } = registerSchema.parse(
-    readRegister(db, 'registers').document,
-  );
   return {
     graph: readGraph(db, plantVersion),
     plantVersion,
@@ -78,12 +107,10 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
       ? {}
       : { newest: { version: newest, graph: readGraph(db, newest) } }),
     policy: DEFAULT_GRADE_POLICY,
+    values,
+    valuesVersion,
     people: byId(listPeople(db)),
-    locks: byId(locks),
-    boxes: byId(boxes),
-    instruments: byId<Instrument>(instruments),
-    earths: byId(earths),
-    reach,
+    ...readRegistered(db),
   };
 }
 

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
-import { findAuthorisation, type Person } from '../core/people/people';
+import { findAuthorisation, type Person, type Role } from '../core/people/people';
 import { tables, type Db } from '../db';
 import { readNow } from './clock';
 import { sharedDatabase } from './database';
@@ -45,14 +45,24 @@ export async function findMe(): Promise<Person | undefined> {
     : listPeople(sharedDatabase()).find(({ id }) => id === person);
 }
 
-/** The coordinator who is signed in, or the response that refuses anyone else. */
-export async function findCoordinator(): Promise<
+type Found =
   | { readonly ok: true; readonly person: Person }
-  | { readonly ok: false; readonly response: Response }
-> {
+  | { readonly ok: false; readonly response: Response };
+
+/** Whoever is signed in and holds a role, or the response that refuses anyone else with `words`. */
+async function findHolder(role: Role, words: string): Promise<Found> {
   const person = await findMe();
   if (!person) return { ok: false, response: respondError(401, 'Sign in first.') };
-  return findAuthorisation(person, 'coordinator', readNow(sharedDatabase())) === 'held'
+  return findAuthorisation(person, role, readNow(sharedDatabase())) === 'held'
     ? { ok: true, person }
-    : { ok: false, response: respondError(403, 'Only a coordinator may change the plant.') };
+    : { ok: false, response: respondError(403, words) };
 }
+
+/** The coordinator who is signed in, or the response that refuses anyone else. */
+export const findCoordinator = (): Promise<Found> =>
+  findHolder('coordinator', 'Only a coordinator may change the plant.');
+
+/** The site manager who is signed in, or the response that refuses anyone else. */
+export const findSiteManager = (
+  words = 'Only a site manager may change the rules of the site.',
+): Promise<Found> => findHolder('site-manager', words);

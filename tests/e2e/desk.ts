@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type APIResponse, type Locator, type Page } from '@playwright/test';
 import { listSigners, type Command } from '../../src/core/job';
+import { findShift } from '../../src/core/permits';
+import { DEFAULT_VALUES } from '../../src/core/rules/values';
 
 type Step = readonly [actor: string, command: Command];
 
@@ -68,6 +70,15 @@ export async function choose(target: Locator, value: string): Promise<void> {
   for (let turn = 0; turn < most && !(await isOn()); turn++) await keyboard.press('ArrowDown');
   await keyboard.press('Enter');
   await expect(target).toHaveValue(value);
+}
+
+/** Answers every question of the screening with no, by keyboard. */
+export async function answerNo(page: Page): Promise<void> {
+  for (const question of await page.locator('[data-question]').all()) {
+    await tabTo(question.getByLabel('yes'));
+    await page.keyboard.press('ArrowRight');
+    await expect(question.getByLabel('no')).toBeChecked();
+  }
 }
 
 /** Ticks a box by keyboard. */
@@ -174,33 +185,19 @@ export async function takeLeastEffort(page: Page): Promise<void> {
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
 }
 
-/** The same steps with other locks and boxes: each set's numbers go up by so many, so that jobs stand side by side. */
-export function withLocks(
-  steps: readonly Step[],
-  up: Readonly<Record<'E' | 'P' | 'C' | 'BOX', number>>,
-): Step[] {
-  const move = (value: unknown) => {
-    const found = typeof value === 'string' ? /^(E|P|C|BOX)-(\d+)$/.exec(value) : null;
-    if (!found) return value;
-    const [, set, digits = ''] = found;
-    const number = Number(digits) + up[set as keyof typeof up];
-    return `${set}-${String(number).padStart(digits.length, '0')}`;
-  };
-  return steps.map(([actor, command]) => {
-    const { kind } = command;
-    if (kind !== 'lock-point' && kind !== 'lock-box') return [actor, command];
-    const moved = Object.entries(command).map(([key, value]) => [
-      key,
-      key === 'lock' || key === 'box' ? move(value) : value,
-    ]);
-    return [actor, Object.fromEntries(moved) as Command];
-  });
+/** Moves the clock of the demonstration forward by `hours`, as the coordinator; who is signed in then is the coordinator. */
+export async function letTimePass(page: Page, hours: number): Promise<string> {
+  await page.request.post('/api/session', { data: { person: 'ada', pin: pinOf('ada') } });
+  const answer = await page.request.post('/api/clock', { data: { hours } });
+  expect(answer.ok()).toBe(true);
+  return ((await answer.json()) as { now: string }).now;
 }
 
-/** Moves the clock of the demonstration forward by `hours`, as the coordinator; who is signed in then is the coordinator. */
-export async function letTimePass(page: Page, hours: number): Promise<void> {
-  await page.request.post('/api/session', { data: { person: 'ada', pin: pinOf('ada') } });
-  expect((await page.request.post('/api/clock', { data: { hours } })).ok()).toBe(true);
+/** Moves the clock of the demonstration to the beginning of the next shift, where a permit has the whole shift before it. */
+export async function beginShift(page: Page): Promise<void> {
+  const now = await letTimePass(page, 0.001);
+  const { end } = findShift(now, DEFAULT_VALUES);
+  await letTimePass(page, (Date.parse(end) - Date.parse(now)) / 3_600_000 + 0.02);
 }
 
 /** What cannot be done before something has let down or run down. */
@@ -213,6 +210,7 @@ export async function carryOutOn(
   from: { readonly job: string; readonly sequence: number } = { job: 'new', sequence: 0 },
 ): Promise<{ job: string; sequence: number }> {
   let { job, sequence } = from;
+  if (job === 'new') await beginShift(page);
   for (const [index, [actor, command]] of steps.entries()) {
     const before = steps[index - 1]?.[1].kind;
     if (AFTER_A_WAIT.includes(command.kind) && !AFTER_A_WAIT.includes(before))

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { DEFAULT_VALUES } from '../../src/core/rules/values';
 import { actAs, codesOf, pinOf, sendCommand } from './desk';
 
 const signIn = async (page: Page, person: string) => {
@@ -15,17 +16,45 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/jobs/J-0001/problem',
     '/api/jobs/J-0001/templates',
     '/api/jobs/J-0001/tags',
+    '/api/jobs/J-0001/papers',
     '/api/plant/export',
+    '/api/watch',
+    '/api/live',
+    '/api/v1/board',
+    '/api/v1/calendar',
+    '/api/v1/calendar?token=guess',
+    '/api/v1/export/events.json',
+    '/api/v1/find?q=x',
+    '/api/v1/jobs/J-0001',
+    '/api/v1/work-orders',
   ]) {
     expect((await page.request.get(route)).status()).toBe(401);
   }
-  for (const route of ['/api/plant/preview', '/api/plant/versions']) {
+  for (const route of [
+    '/api/plant/preview',
+    '/api/plant/versions',
+    '/api/rules',
+    '/api/rules/effect',
+    '/api/handover',
+    '/api/tokens',
+    '/api/v1/work-orders',
+  ]) {
     expect((await page.request.post(route, { data: {} })).status()).toBe(401);
   }
   for (const route of ['faults', 'J-0001']) {
     expect((await page.request.post(`/api/stand-ins/${route}`, { data: {} })).status()).toBe(401);
   }
-  for (const place of ['/locks', '/bypasses', '/jobs/J-0001/field']) {
+  for (const place of [
+    '/locks',
+    '/bypasses',
+    '/watch',
+    '/rules',
+    '/handover',
+    '/find',
+    '/audits',
+    '/outside',
+    '/jobs/J-0001/field',
+  ]) {
     await page.goto(place);
     await expect(page).toHaveURL(/login/);
   }
@@ -35,7 +64,29 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   ).toBe(401);
   expect((await page.request.post('/api/session', { data: 'rubbish' })).status()).toBe(400);
 
+  const guess = { headers: { authorization: 'Bearer guess' } };
+  expect((await page.request.get('/api/v1/board', guess)).status()).toBe(401);
+  expect((await page.request.get('/api/v1/openapi')).status()).toBe(200);
+
   await signIn(page, 'sol');
+  for (const [route, data] of [
+    ['/api/tokens', { kind: 'make-token', name: 'x', scope: 'read', pin: pinOf('sol') }],
+    ['/api/v1/work-orders', [{ number: '1', title: 'x', equipment: 'P-201' }]],
+  ] as const) {
+    expect((await page.request.post(route, { data })).status()).toBe(403);
+  }
+  for (const data of [{}, '{', { command: { kind: 'explode' }, expected: 0, signatures: [] }]) {
+    expect((await page.request.post('/api/handover', { data })).status()).toBe(400);
+  }
+  const handOver = await page.request.post('/api/handover', {
+    data: {
+      command: { kind: 'hand-over-shift', incoming: 'ben', notes: '', promises: [] },
+      expected: 0,
+      digest: 'x',
+      signatures: [],
+    },
+  });
+  expect(handOver.status()).toBe(409);
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(403);
   expect(await codesOf(await sendCommand(page, 'J-0001', DRAFT, 1))).toEqual(['role-missing']);
   for (const data of [
@@ -65,6 +116,30 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect((await page.request.get('/api/jobs/NONE/tags')).status()).toBe(404);
   const early = await page.request.get('/api/jobs/J-0001/tags?point=%00');
   expect([early.status(), await codesOf(early)]).toEqual([409, ['plan-not-reviewed']]);
+  await signIn(page, 'sol');
+  for (const [path, status] of [
+    ['NONE/papers', 404],
+    ['J-0001/papers?copy=x', 400],
+    ['J-0001/papers?copy=0', 400],
+    ['J-0001/papers', 200],
+  ] as const) {
+    expect((await page.request.get(`/api/jobs/${path}`)).status()).toBe(status);
+  }
+  for (const route of ['/api/rules', '/api/rules/effect']) {
+    expect((await page.request.post(route, { data: {} })).status()).toBe(403);
+  }
+  await signIn(page, 'uma');
+  const rules = { values: { ...DEFAULT_VALUES }, expected: 0, note: 'none', pin: pinOf('uma') };
+  for (const [route, data, status] of [
+    ['/api/rules/effect', { values: 'all' }, 422],
+    ['/api/rules/effect', '{', 400],
+    ['/api/rules', { ...rules, note: '' }, 400],
+    ['/api/rules', { ...rules, pin: '0000' }, 403],
+    ['/api/rules', { ...rules, expected: 99 }, 409],
+    ['/api/rules', { ...rules, values: { ...DEFAULT_VALUES, 'tail-min': 1e9 } }, 422],
+  ] as const) {
+    expect((await page.request.post(route, { data })).status()).toBe(status);
+  }
   await signIn(page, 'sol');
   for (const [query, status] of [
     ['version=99', 404],
@@ -114,6 +189,8 @@ test('two people at once: the second is told what changed, and a command sent tw
   await signIn(first, 'ada');
   await signIn(second, 'ben');
   await first.goto('/jobs/J-0004');
+  // The second has not been told yet what the first does: otherwise the screen would show it.
+  await second.route('**/api/live', (route) => route.abort());
   await second.goto('/jobs/J-0004');
   await first.getByRole('button', { name: 'Keep this plan' }).click();
   await expect(first.locator('[data-code="plan-stops"]').first()).toBeVisible();

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { withLocks } from '../support/any-job';
 import { fieldSteps, PERMIT, USABLE } from '../support/seal-change';
 import {
   actAs,
@@ -9,7 +10,6 @@ import {
   sendCommand,
   shoot,
   sign,
-  withLocks,
 } from './desk';
 
 const OXMOOR = 'Oxmoor Electrical';
@@ -57,6 +57,8 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
   await hangCrewLock(page, TARNBECK, 'jun', 'L-1');
   await hangCrewLock(page, OXMOOR, 'nell', 'L-2');
   await signOn(page, 'kit', 'W-02', TARNBECK);
+  // The next command is given on what the screen shows once it has heard of this one.
+  await expect(page.getByTestId('count-on')).toHaveText('1');
   await signOn(page, 'otto', 'W-06', OXMOOR);
   await expect(page.locator(`[data-crew="${OXMOOR}"]`)).toContainText('1 on');
   await expect(page.getByTestId('count-on')).toHaveText('2');
@@ -76,6 +78,8 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
 
   // Two desks at once: the second is told what the first did, and nothing of it is lost or doubled.
   const other = await (await browser.newContext()).newPage();
+  // The other desk has not been told yet what this one does: otherwise its screen would show it.
+  await other.route('**/api/live', (route) => route.abort());
   await open(other, 'ben', `/jobs/${job}`);
   await expect(other.getByTestId('count-on')).toHaveText('2');
   await signOn(page, 'lena', 'W-03', TARNBECK);
@@ -125,10 +129,10 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
   // The box changes hands: the incoming control lock first, nobody on, and everything proved again.
   await actAs(page, 'ben');
   await page.getByText('Hand the box over at the change of shift').click();
-  await page.locator('select[name="incoming"]').selectOption('C-3');
+  await page.locator('select[name="incoming"]').selectOption('C-6');
   await page.getByRole('button', { name: 'Incoming control lock on' }).click();
   await sign(page, 'ben');
-  await expect(page.getByText('Incoming control lock C-3')).toBeVisible();
+  await expect(page.getByText('Incoming control lock C-6')).toBeVisible();
   await actAs(page, 'ada');
   await page.getByRole('button', { name: 'Take C-2 off' }).click();
   await sign(page, 'ada');

@@ -1,15 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
+import { withLocks } from '../support/any-job';
 import { fieldSteps, USABLE } from '../support/seal-change';
-import {
-  actAs,
-  carryOutOn,
-  expectNoBarriers,
-  open,
-  pinOf,
-  sendCommand,
-  shoot,
-  withLocks,
-} from './desk';
+import { actAs, carryOutOn, expectNoBarriers, open, pinOf, sendCommand, shoot } from './desk';
 
 test.use({ viewport: { width: 390, height: 844 } });
 

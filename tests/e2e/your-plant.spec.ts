@@ -56,7 +56,7 @@ test('a broken sheet is told by row and column, mended and saved; a plan used be
   const changes = page.getByLabel('Changes');
   await expect(changes).toContainText('link HV-2018 added');
 
-  await page.getByLabel('Find').fill('HV-2009');
+  await page.getByLabel('Find', { exact: true }).fill('HV-2009');
   await page.getByRole('button', { name: 'change HV-2009' }).click();
   await page.getByLabel('Minutes to close').fill('-4');
   await page.getByRole('button', { name: 'Keep the row' }).click();

@@ -4,6 +4,7 @@ import {
   fieldSteps,
   fieldStepsOf,
   HANDED_BACK,
+  ISSUE,
   LIVE,
   ON,
   OXMOOR_ON,
@@ -57,7 +58,7 @@ describe('29 CFR 1910.147(d), application of control', () => {
   it('(d)(6): nobody works before isolation is verified, and everyone may once it is', () => {
     const proved = carryOut([...fieldSteps()], WALKED());
     expect(codes(carryOut([...PERMIT], proved), ['hana', SIGN_ON])).toEqual([]);
-    const early = refusalsOf(PROVING(), 'hana', { ...PERMIT[2]?.[1] } as Command);
+    const early = refusalsOf(PROVING(), 'hana', ISSUE);
     expect(early).toEqual(expect.arrayContaining(['not-proved', 'not-tried']));
   });
 
@@ -111,7 +112,12 @@ describe('29 CFR 1910.147(e), release from lockout', () => {
 
   it('(e)(1): tools out and the machine whole before the permit is handed back', () => {
     const off = carryOut(HANDED_BACK.slice(0, 2), LIVE());
-    const hand = (cleared: boolean): Command => ({ kind: 'hand-back', cleared, remarks: '' });
+    const hand = (cleared: boolean): Command => ({
+      kind: 'hand-back',
+      cleared,
+      finished: true,
+      remarks: '',
+    });
     expect(refusalsOf(off, 'jun', hand(false))).toEqual(['not-cleared']);
     expect(refusalsOf(off, 'jun', hand(true))).toEqual([]);
   });

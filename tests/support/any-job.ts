@@ -1,15 +1,19 @@
 import { computeRequirement, planIsolation } from '../../src/core/isolation';
-import type { DossierState } from '../../src/core/job';
+import type { Command, DossierState } from '../../src/core/job';
 import type { Scope } from '../../src/core/plant';
 import { carryOut, RAISE, site, type Step } from './seal-change';
 
-/** A job on any place of work at Quillmere, planned for least effort and walked down. */
-export function walkedDown(work: Scope['work'], hours = 6): DossierState {
+/** The steps of a job on any place of work at Quillmere, planned for least effort, up to the walk-down. */
+export function stepsToWalkDown(
+  work: Scope['work'],
+  more: { readonly hours?: number; readonly title?: string; readonly equipment?: string } = {},
+): Step[] {
   const { graph, policy } = site;
+  const { hours = 6, title = RAISE.title, equipment = RAISE.equipment } = more;
   const { answers } = planIsolation(graph, computeRequirement(graph, { work, hours }, {}, policy));
   const { close, open, restrain } = answers.effort;
-  const steps: Step[] = [
-    ['ada', { ...RAISE, work: [...work], hours }],
+  return [
+    ['ada', { ...RAISE, title, equipment, work: [...work], hours }],
     [
       'ada',
       {
@@ -27,5 +31,31 @@ export function walkedDown(work: Scope['work'], hours = 6): DossierState {
       { kind: 'check-label', point, found: 'as-drawn', note: '' },
     ]),
   ];
-  return carryOut(steps);
+}
+
+/** A job on any place of work at Quillmere, planned for least effort and walked down. */
+export const walkedDown = (work: Scope['work'], hours = 6): DossierState =>
+  carryOut(stepsToWalkDown(work, { hours }));
+
+/** The same steps with other locks and boxes: each set's numbers go up by so many, so that jobs stand side by side. */
+export function withLocks(
+  steps: readonly Step[],
+  up: Readonly<Record<'E' | 'P' | 'C' | 'BOX', number>>,
+): Step[] {
+  const move = (value: unknown) => {
+    const found = typeof value === 'string' ? /^(E|P|C|BOX)-(\d+)$/.exec(value) : null;
+    if (!found) return value;
+    const [, set, digits = ''] = found;
+    const number = Number(digits) + up[set as keyof typeof up];
+    return `${set}-${String(number).padStart(digits.length, '0')}`;
+  };
+  return steps.map(([actor, command]) => {
+    const { kind } = command;
+    if (kind !== 'lock-point' && kind !== 'lock-box') return [actor, command];
+    const moved = Object.entries(command).map(([key, value]) => [
+      key,
+      key === 'lock' || key === 'box' ? move(value) : value,
+    ]);
+    return [actor, Object.fromEntries(moved) as Command];
+  });
 }

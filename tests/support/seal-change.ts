@@ -2,21 +2,31 @@ import { readFileSync } from 'node:fs';
 import {
   decideJob,
   disciplineOf,
+  commandSchema,
   evolveDossier,
   findWorkOrder,
+  listAirUses,
+  listPapers,
+  listProposed,
+  planAir,
   listSigners,
+  listSuggested,
   type Command,
+  type CommandOf,
   type Context,
   type DossierState,
   type SiteFacts,
 } from '../../src/core/job';
-import { LEAK_TEST_MINUTES, listLeakTests } from '../../src/core/job/leak-test';
+import { listLeakTests } from '../../src/core/job/leak-test';
 import { listLineup } from '../../src/core/job/lineup';
+import { findSensor, LEVELS, type AirUse, type SubstanceCode } from '../../src/core/gas';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
+import { draftAssessment, QUESTION_CODES, type QuestionCode } from '../../src/core/permits';
 import { listPairs, type ElectricalRound } from '../../src/core/proving';
 import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
+import { DEFAULT_VALUES } from '../../src/core/rules/values';
 import type { Step as WorkStep } from '../../src/core/sequence';
 
 interface SiteFile {
@@ -36,6 +46,8 @@ export const site: SiteFacts = {
   graph: buildGraph(plant.value),
   plantVersion: 1,
   policy: DEFAULT_GRADE_POLICY,
+  values: DEFAULT_VALUES,
+  valuesVersion: 1,
   people: byId(file.people),
   locks: byId([...file.registers.locks, ...OWN_SET]),
   boxes: byId(file.registers.boxes),
@@ -49,6 +61,7 @@ export const nobody = {
   personOn: new Map(),
   untold: new Map(),
   unfit: new Map(),
+  workOrder: () => undefined,
   open: () => [],
 } as const;
 
@@ -111,7 +124,7 @@ const later = (now: string, minutes: number) =>
   new Date(Date.parse(now) + minutes * 60_000).toISOString();
 
 function timeOf(command: Command, now: string, minutes: number): string {
-  if (AFTER_HOLDING.includes(command.kind)) return later(now, LEAK_TEST_MINUTES);
+  if (AFTER_HOLDING.includes(command.kind)) return later(now, DEFAULT_VALUES['leak-test-min']);
   const isBefore = BEFORE_PROVING.includes(command.kind) && !('earth' in command);
   return isBefore ? later(now, -minutes) : now;
 }
@@ -274,24 +287,90 @@ export const fieldSteps = (): Step[] => [
   ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }],
 ];
 
-export const PERMIT: Step[] = [
-  [
-    'hana',
-    {
-      kind: 'assess-task',
-      hazards: [{ hazard: 'splash', control: 'visor' }],
-      equipment: 'gloves',
-      emergency: 'eyewash',
-    },
-  ],
-  ['hana', { kind: 'approve-permit' }],
-  ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
-];
+/** Every question answered with no but those that are named, and every paper that is proposed taken up. */
+export function screenOf(
+  state: DossierState,
+  yes: readonly QuestionCode[] = [],
+): CommandOf<'screen-job'> {
+  if (!state) throw new Error('no job');
+  const answers = Object.fromEntries(
+    QUESTION_CODES.map((code) => [code, yes.includes(code) ? ('yes' as const) : ('no' as const)]),
+  );
+  const kinds = listProposed(state, site, answers).map(({ kind }) => kind);
+  return { kind: 'screen-job', answers, kinds, left: {} };
+}
+
+/** The task assessed as the tool proposes it. */
+export function assessOf(state: DossierState): CommandOf<'assess-task'> {
+  if (!state) throw new Error('no job');
+  const draft = draftAssessment(listSuggested(state, site));
+  return commandSchema.parse({ kind: 'assess-task', ...draft }) as CommandOf<'assess-task'>;
+}
+
+const minutesBefore = (now: string, minutes: number) => later(now, -minutes);
+
+/** A test of the air as the job asks for, everything fit but what is given; read at `now`. */
+export function airTestOf(
+  state: DossierState,
+  use: AirUse,
+  more: Partial<Record<SubstanceCode, number>> = {},
+  now = START,
+): CommandOf<'test-air'> {
+  const detector = site.instruments.get('GD-5')?.detector;
+  if (!state || !detector) throw new Error('no job, or no detector');
+  const { demands, unknown } = planAir(state, site, use);
+  return {
+    kind: 'test-air',
+    use,
+    instrument: 'GD-5',
+    bumpedAt: minutesBefore(now, 90),
+    hose: { length_m: 10, bore_mm: 4 },
+    samples: LEVELS.map((level) => ({
+      level,
+      place: 'from outside',
+      drawnFrom: minutesBefore(now, 3),
+      readAt: minutesBefore(now, 1),
+      readings: demands.map(({ gas }) => ({
+        gas,
+        shown: more[gas] ?? (gas === 'oxygen' ? 20.9 : 0),
+        unit: findSensor(detector, gas)?.unit ?? '%vol',
+      })),
+    })),
+    known: Object.fromEntries(unknown.map((name) => [name, 'far below its flash point'])),
+  };
+}
+
+/** Every test of the air that the papers of a job ask for, by the gas tester. */
+export const airSteps = (state: DossierState, now = START): Step[] =>
+  state
+    ? listAirUses(listPapers(state, site)).map((use) => ['finn', airTestOf(state, use, {}, now)])
+    : [];
+
+/** Screened, assessed, approved and issued for 8 h, on any job that stands walked down. */
+export function permitSteps(
+  state: DossierState,
+  yes: readonly QuestionCode[] = [],
+  now = START,
+): Step[] {
+  const screen: Step = ['hana', screenOf(state, yes)];
+  const screened = carryOut([screen], state);
+  return [
+    screen,
+    ['hana', assessOf(screened)],
+    ['hana', { kind: 'approve-permit' }],
+    ...airSteps(screened, now),
+    ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
+  ];
+}
+
+export const PERMIT: Step[] = permitSteps(carryOut(USABLE));
+/** Everything but the issue itself. */
+export const APPROVED = () => carryOut([...USABLE, ...fieldSteps(), ...PERMIT.slice(0, -1)]);
 export const ISSUED = () => [...USABLE, ...fieldSteps(), ...PERMIT];
 export const HANDED_BACK: Step[] = [
   ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }],
   ['kit', { kind: 'sign-off', person: 'kit', lock: 'W-02' }],
-  ['jun', { kind: 'hand-back', cleared: true, remarks: '' }],
+  ['jun', { kind: 'hand-back', cleared: true, finished: true, remarks: '' }],
   ['hana', { kind: 'close-permit', inspected: 'seal dry' }],
 ];
 
@@ -354,6 +433,9 @@ export function restoreSteps(state: DossierState): Step[] {
   ];
 }
 
+/** The seal change with other answers to the screening, issued. */
+export const ISSUED_WITH = (...yes: QuestionCode[]) =>
+  carryOut([...USABLE, ...fieldSteps(), ...permitSteps(carryOut(USABLE), yes)]);
 export const LIVE = () => carryOut(ISSUED());
 export const ON = () => carryOut([HANDED_BACK[0] as Step], LIVE());
 export const ACCEPTED = () => carryOut(REVIEWED);

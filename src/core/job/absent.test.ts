@@ -8,7 +8,7 @@ import {
   restoreSteps,
   type Step,
 } from '../../../tests/support/seal-change';
-import type { Command, CommandOf, DossierState } from '.';
+import { listOn, type Command, type CommandOf, type DossierState } from '.';
 
 const ON: Step = ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }];
 const removal = (more: Partial<CommandOf<'remove-absent-lock'>> = {}): Command => ({
@@ -22,8 +22,7 @@ const removal = (more: Partial<CommandOf<'remove-absent-lock'>> = {}): Command =
 const TOLD: Step = ['hana', { kind: 'tell-absent-owner', owner: 'kit', told: 'why and by whom' }];
 const live = () => carryOut([...ISSUED(), ON]);
 const removed = () => carryOut([['ada', removal()]], live());
-const peopleOn = (state: DossierState) =>
-  state?.permit.kind === 'issued' ? Object.keys(state.permit.people) : [];
+const peopleOn = (state: DossierState) => (state ? Object.keys(listOn(state.permit)) : []);
 
 describe('a personal lock whose owner is not there', () => {
   it('is taken off by someone else only by this way, and the record says how', () => {

@@ -3,7 +3,7 @@ import {
   carryOut,
   fieldStepsOf,
   HANDED_BACK,
-  PERMIT,
+  permitSteps,
   refusalsOf,
   restoreSteps,
   site,
@@ -36,7 +36,7 @@ describe('a job on any kind of energy', () => {
     expect(state && new Set(computeLamps(state, site).map((lamp) => lamp.state))).toEqual(
       new Set(['dark']),
     );
-    const back = carryOut([...PERMIT, ...HANDED_BACK], state);
+    const back = carryOut([...permitSteps(state), ...HANDED_BACK], state);
     const closed = carryOut(restoreSteps(back), back);
     expect(closed?.kind).toBe('closed');
     expect(closed && listHanging(closed)).toEqual([]);
@@ -71,7 +71,7 @@ describe('earths', () => {
   });
 
   it('come off and are counted before any lock does', () => {
-    const back = carryOut([...PERMIT, ...HANDED_BACK], isolated(walked));
+    const back = carryOut([...permitSteps(walked), ...HANDED_BACK], isolated(walked));
     const steps = restoreSteps(back);
     const count = steps.findIndex(([, { kind }]) => kind === 'count-earths');
     const off = carryOut(steps.slice(0, count), back);

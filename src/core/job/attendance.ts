@@ -1,8 +1,7 @@
 import { UNATTENDED_MINUTES } from '../proving';
-import type { Dossier } from './state';
+import { listOn, permitAt, type Dossier } from './state';
 
-const isAnyoneOn = ({ permit }: Dossier): boolean =>
-  permit.kind === 'issued' && Object.keys(permit.people).length > 0;
+const isAnyoneOn = ({ permit }: Dossier): boolean => Object.keys(listOn(permit)).length > 0;
 
 /** Until when what has been proved counts when nobody comes (ISO 8601, UTC); undefined while it cannot run out. */
 export function findEndOfProofs(dossier: Dossier): string | undefined {
@@ -12,11 +11,8 @@ export function findEndOfProofs(dossier: Dossier): string | undefined {
   return new Date(Date.parse(attended) + UNATTENDED_MINUTES * 60_000).toISOString();
 }
 
-/**
- * A job as it stands at `now`: an isolation that nobody has been at for too long proves nothing any more, and starting has to be
- * tried again. While anyone is signed on it is attended. Locks, bleeds and restraints stay as they are.
- */
-export function standAt(dossier: Dossier, now: string): Dossier {
+/** An isolation that nobody has been at for too long proves nothing any more, and starting has to be tried again. */
+function relitAt(dossier: Dossier, now: string): Dossier {
   const end = findEndOfProofs(dossier);
   if (end === undefined || Date.parse(now) <= Date.parse(end)) return dossier;
   const { isolation } = dossier;
@@ -29,4 +25,14 @@ export function standAt(dossier: Dossier, now: string): Dossier {
       relit: { why: 'left-unattended', at: isolation.attended ?? end },
     },
   };
+}
+
+/**
+ * A job as it stands at `now`: what was proved and left alone for too long proves nothing any more, unless anyone is signed on, and
+ * a permit past its end has lapsed. Locks, bleeds and restraints stay as they are.
+ */
+export function standAt(dossier: Dossier, now: string): Dossier {
+  const stands = relitAt(dossier, now);
+  const permit = permitAt(stands.permit, now);
+  return permit === stands.permit ? stands : { ...stands, permit };
 }

@@ -1,5 +1,6 @@
 import { isFluid, type PlantGraph } from '../plant';
 import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
+import { listAccepters } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { Command } from './commands';
 import type { Context } from './site';
@@ -97,8 +98,23 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return rolesToProve(command.proof);
     case 'try-start':
       return ['area-operator', ...ISOLATING];
+    case 'screen-job':
+    case 'cancel-permit':
+      return ['coordinator', 'issuing-authority'];
+    case 'schedule-job':
+    case 'change-scope':
+      return ['coordinator'];
+    case 'name-team':
     case 'assess-task':
+    case 'give-copy':
+    case 'take-in-copy':
+    case 'take-duty':
       return ['coordinator', 'issuing-authority', 'performing-authority'];
+    case 'extend-permit':
+    case 'revalidate-permit':
+    case 'lift-stop':
+    case 'accept-clash':
+    case 'share-fire-watch':
     case 'approve-permit':
     case 'issue-permit':
     case 'close-permit':
@@ -106,6 +122,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'hang-crew-lock':
     case 'sanction-test':
       return ['issuing-authority'];
+    case 'test-air':
+      return ['gas-tester'];
+    case 'audit-permit':
+      return ['auditor', 'coordinator', 'issuing-authority', 'area-operator', 'site-manager'];
     case 'clear-alarm':
       return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'chain-hasp':
@@ -117,13 +137,16 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'take-watch':
     case 'end-watch':
     // Anyone may stop the work.
+    case 'stop-work':
     case 'raise-alarm':
     case 'report-lock':
       return [];
     case 'sign-off':
+    case 'leave-duty':
     case 'take-off-crew-lock':
     case 'lift-for-test':
-    // Who may depends on the lock: the decider asks.
+    // Who may depends on the lock or the finding: the decider asks.
+    case 'finish-follow-up':
     case 'remove-absent-lock':
       return [];
   }
@@ -133,8 +156,19 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
 export function listSigners(command: Command, actor: string): readonly string[] {
   switch (command.kind) {
     case 'issue-permit':
+    case 'extend-permit':
+    case 'revalidate-permit':
     case 'sanction-test':
       return [actor, command.performer];
+    case 'schedule-job':
+      return [actor, command.operator];
+    case 'assess-task':
+      return listAccepters(command).map(({ person }) => person);
+    case 'take-duty':
+    case 'leave-duty':
+      return [command.person];
+    case 'hand-back':
+      return command.watcher === undefined ? [actor] : [actor, command.watcher];
     case 'tag-point':
       return [actor, command.accepter];
     case 'leak-test':
@@ -156,9 +190,17 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'set-grade':
     case 'return-plan':
     case 'accept-plan':
+    case 'screen-job':
+    case 'change-scope':
+    case 'cancel-permit':
+    case 'lift-stop':
+    case 'accept-clash':
+    case 'share-fire-watch':
     case 'approve-permit':
-    case 'hand-back':
     case 'close-permit':
+    case 'audit-permit':
+    case 'test-air':
+    case 'finish-follow-up':
     case 'lock-box':
     case 'hang-incoming':
     case 'take-off-control':
@@ -182,7 +224,11 @@ export function listSigners(command: Command, actor: string): readonly string[] 
 const nameOf = (context: Context, id: string) => context.site.people.get(id)?.name ?? id;
 
 /** Refuses someone who holds none of the roles; says so when an authorisation has only lapsed. */
-export function requireRole(context: Context, person: string, roles: readonly Role[]): Refusal[] {
+export function requireRole(
+  context: Pick<Context, 'site' | 'now'>,
+  person: string,
+  roles: readonly Role[],
+): Refusal[] {
   const known = context.site.people.get(person);
   if (known === undefined) return [refuse('person-unknown', { person })];
   if (roles.length === 0) return [];

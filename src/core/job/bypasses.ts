@@ -4,9 +4,6 @@ import { listCarriedOut } from './carried-out';
 import { findRequirement, findWorkOrder, type SiteFacts } from './site';
 import type { AllowedBypass, Dossier } from './state';
 
-/** Longest time for which a device is allowed to be out of action (h). Source: site rule. */
-export const LONGEST_BYPASS_HOURS = 168;
-
 /** One line of the register of bypasses. */
 export interface Bypass extends Disabled {
   /** Whether the device is out of action now, or will be once the plan is carried out. */

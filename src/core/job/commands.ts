@@ -1,11 +1,14 @@
 import { z } from 'zod';
-import { ACTIVITIES, GRADES } from '../plant/schema';
+import { GRADES } from '../plant/schema';
 import { ARRANGEMENT_NAMES, SEEN } from '../proving';
+import { AIR_COMMANDS } from './commands-air';
+import { AUDIT_COMMANDS } from './commands-audit';
+import { PERMIT_COMMANDS, WORK } from './commands-permit';
+import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
 
-const id = z.string().trim().min(1).max(80);
-const words = z.string().trim().min(1).max(2000);
-const note = z.string().trim().max(2000);
+export { CLASH_ANSWERS, DUTY_KINDS } from './commands-permit';
+
 /** A gauge pressure (bar). */
 const bar = z.number().gt(-1).max(2000);
 
@@ -27,21 +30,17 @@ const SCANNED = { scanned: words.optional() };
 /** Said where a point stays as it is because another job needs it so. */
 const LEFT = z.boolean().optional();
 
-/** A worker's lock on the box; or, where each point is locked, their lock on each, by point. */
-const OWN_LOCKS = { lock: id.optional(), each: z.record(id, id).optional() };
-
 /** Everything that a person can do to a job. PINs never stand in a command: who signed is a fact given beside it. */
 export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('raise-job'),
     title: words,
     equipment: id,
-    work: z
-      .array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) }))
-      .min(1)
-      .max(50),
+    work: WORK,
     hours: z.number().gt(0).max(720),
     performer: id,
+    /** The work order from outside that it is raised from. */
+    workOrder: id.optional(),
   }),
   z.strictObject({
     kind: z.literal('draft-plan'),
@@ -145,22 +144,6 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('lock-box'), box: id, lock: id }),
   z.strictObject({ kind: z.literal('hang-incoming'), lock: id }),
   z.strictObject({ kind: z.literal('take-off-control'), lock: id }),
-  z.strictObject({
-    kind: z.literal('assess-task'),
-    hazards: z
-      .array(z.strictObject({ hazard: words, control: words }))
-      .min(1)
-      .max(50),
-    equipment: words,
-    emergency: words,
-  }),
-  z.strictObject({ kind: z.literal('approve-permit') }),
-  z.strictObject({
-    kind: z.literal('issue-permit'),
-    hours: z.number().gt(0).max(720),
-    briefed: z.boolean(),
-    performer: id,
-  }),
   z.strictObject({ kind: z.literal('raise-alarm'), where: id, seen: words }),
   z.strictObject({ kind: z.literal('clear-alarm'), found: words }),
   z.strictObject({
@@ -202,8 +185,6 @@ export const commandSchema = z.discriminatedUnion('kind', [
     verified: words,
   }),
   z.strictObject({ kind: z.literal('take-off-crew-lock'), crew: id, lead: id, lock: id }),
-  z.strictObject({ kind: z.literal('sign-on'), person: id, crew: id.optional(), ...OWN_LOCKS }),
-  z.strictObject({ kind: z.literal('sign-off'), person: id, ...OWN_LOCKS }),
   z.strictObject({
     kind: z.literal('remove-absent-lock'),
     lock: id,
@@ -214,8 +195,6 @@ export const commandSchema = z.discriminatedUnion('kind', [
     manager: id,
   }),
   z.strictObject({ kind: z.literal('tell-absent-owner'), owner: id, told: words }),
-  z.strictObject({ kind: z.literal('hand-back'), cleared: z.boolean(), remarks: note }),
-  z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
   z.strictObject({ kind: z.literal('open-box') }),
   z.strictObject({ kind: z.literal('free-store'), store: id, left: LEFT, ...SCANNED }),
   z.strictObject({ kind: z.literal('close-outlet'), outlet: id, left: LEFT, ...SCANNED }),
@@ -265,6 +244,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('inspect-isolation'), seen: words }),
   z.strictObject({ kind: z.literal('close-job') }),
+  ...PERMIT_COMMANDS,
+  ...AUDIT_COMMANDS,
+  ...AIR_COMMANDS,
 ]);
 
 export type Command = z.infer<typeof commandSchema>;

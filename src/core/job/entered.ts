@@ -4,8 +4,6 @@ import { findSubject } from './scan';
 import type { Context } from './site';
 import type { Dossier, DossierState, Mark } from './state';
 
-/** How long a device may keep an entry before it is sent (h). Source: site rule. */
-const LONGEST_KEPT_HOURS = 12;
 /** How far the clock of a device may be ahead (ms). Source: site rule. */
 const CLOCK_AHEAD_MS = 60_000;
 
@@ -87,13 +85,13 @@ function listBefore(dossier: Dossier, { kind }: Command): Change[] {
 export function refuseEntered(
   state: DossierState,
   command: Command,
-  { enteredAt, now }: Context,
+  { enteredAt, now, site }: Context,
 ): Refusal[] {
+  const hours = site.values['entry-kept-h'];
   if (enteredAt === undefined) return [];
   const age = Date.parse(now) - Date.parse(enteredAt);
   if (age < -CLOCK_AHEAD_MS) return [refuse('entered-ahead', { at: enteredAt })];
-  if (age > LONGEST_KEPT_HOURS * 3_600_000)
-    return [refuse('entered-long-ago', { at: enteredAt, hours: LONGEST_KEPT_HOURS })];
+  if (age > hours * 3_600_000) return [refuse('entered-long-ago', { at: enteredAt, hours })];
   if (!state || findSubject(command) === undefined) return [];
   const [last] = listBefore(state, command).sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
   return last && Date.parse(enteredAt) < Date.parse(last.at)

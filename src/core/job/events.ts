@@ -1,12 +1,24 @@
+import type { AuditCode } from '../audit';
+import type { PaperKind, ProposedPaper } from '../permits';
 import type { CommandKind, CommandOf } from './commands';
 import type { NotedCalculation } from './state';
 
 /** What a command says, when it becomes an event unchanged. */
 type Body<Kind extends CommandKind> = Omit<CommandOf<Kind>, 'kind'>;
 
+/** An assessment as it was kept before tasks had steps and controls had ranks. */
+export interface EarlierAssessment {
+  readonly hazards: readonly { readonly hazard: string; readonly control: string }[];
+  readonly equipment: string;
+  readonly emergency: string;
+}
+
 /** What happened to a job, in the past tense. */
 export type JobEvent =
-  | ({ readonly kind: 'job-raised' } & Body<'raise-job'>)
+  | ({
+      readonly kind: 'job-raised';
+      readonly lockout?: CommandOf<'choose-lockout'>['way'];
+    } & Body<'raise-job'>)
   | ({ readonly kind: 'plan-drafted'; readonly plantVersion?: number } & Body<'draft-plan'>)
   | ({ readonly kind: 'grade-set' } & Body<'set-grade'>)
   | { readonly kind: 'plan-submitted'; readonly drawingChecked?: boolean }
@@ -56,18 +68,53 @@ export type JobEvent =
       readonly lock?: string;
     }
   | ({ readonly kind: 'test-run' } & Body<'run-test'>)
-  | ({ readonly kind: 'task-assessed' } & Body<'assess-task'>)
+  | ({
+      readonly kind: 'job-screened';
+      readonly proposed: readonly ProposedPaper[];
+    } & Body<'screen-job'>)
+  | ({ readonly kind: 'job-scheduled' } & Body<'schedule-job'>)
+  | ({ readonly kind: 'team-named' } & Body<'name-team'>)
+  | ({ readonly kind: 'task-assessed' } & (Body<'assess-task'> | EarlierAssessment))
   | { readonly kind: 'permit-approved' }
   | {
       readonly kind: 'permit-issued';
       readonly number: string;
       readonly until: string;
       readonly performer: string;
+      /** Events from before papers were decided were all of general permits. */
+      readonly papers?: readonly PaperKind[];
     }
+  | ({ readonly kind: 'permit-extended'; readonly until: string } & Body<'extend-permit'>)
+  | ({ readonly kind: 'permit-revalidated' } & Body<'revalidate-permit'>)
+  | ({ readonly kind: 'copy-given'; readonly number: number } & Body<'give-copy'>)
+  | ({
+      readonly kind: 'air-tested';
+      readonly isFit: boolean;
+      /** What is not fit, in words. */
+      readonly findings: readonly string[];
+    } & Body<'test-air'>)
+  | ({ readonly kind: 'copy-taken-in' } & Body<'take-in-copy'>)
+  | ({
+      readonly kind: 'permit-audited';
+      /** People that were signed on when it was checked. */
+      readonly signedOn: number;
+      /** What was found to stop the job. */
+      readonly grave: readonly AuditCode[];
+    } & Body<'audit-permit'>)
+  | ({ readonly kind: 'follow-up-finished' } & Body<'finish-follow-up'>)
+  | ({ readonly kind: 'work-stopped' } & Body<'stop-work'>)
+  | ({ readonly kind: 'stop-lifted' } & Body<'lift-stop'>)
+  | ({ readonly kind: 'permit-cancelled' } & Body<'cancel-permit'>)
+  | ({ readonly kind: 'scope-changed' } & Body<'change-scope'>)
+  | ({ readonly kind: 'clash-accepted' } & Body<'accept-clash'>)
+  | ({ readonly kind: 'duty-taken' } & Body<'take-duty'>)
+  | ({ readonly kind: 'duty-left' } & Body<'leave-duty'>)
+  | ({ readonly kind: 'fire-watch-shared' } & Body<'share-fire-watch'>)
   | {
       readonly kind: 'signed-on';
       readonly person: string;
       readonly crew?: string;
+      readonly sparks?: boolean;
       readonly locks: Readonly<Record<string, string>>;
     }
   | { readonly kind: 'signed-off'; readonly person: string }
@@ -77,7 +124,11 @@ export type JobEvent =
       readonly where: string;
     } & Body<'remove-absent-lock'>)
   | ({ readonly kind: 'absent-owner-told' } & Body<'tell-absent-owner'>)
-  | ({ readonly kind: 'permit-handed-back' } & Body<'hand-back'>)
+  | ({
+      readonly kind: 'permit-handed-back';
+      /** Until when it is watched for fire (ISO 8601, UTC), after hot work. */
+      readonly watchedUntil?: string;
+    } & Omit<Body<'hand-back'>, 'finished'> & { readonly finished?: boolean })
   | { readonly kind: 'permit-closed'; readonly inspected: string }
   | { readonly kind: 'box-opened' }
   | { readonly kind: 'store-freed'; readonly store: string; readonly left?: boolean }

@@ -2,7 +2,7 @@ import {
   carryOut,
   deadRound,
   fieldSteps,
-  PERMIT,
+  ISSUE,
   PROVED,
   PROVING,
   refusalsOf,
@@ -75,7 +75,7 @@ describe('a reading that is not dead', () => {
   });
 
   it('keeps a permit from being issued', () => {
-    expect(refusalsOf(live(), 'hana', PERMIT[2]?.[1] as never)).toContain('reading-not-dead');
+    expect(refusalsOf(live(), 'hana', ISSUE)).toContain('reading-not-dead');
   });
 });
 

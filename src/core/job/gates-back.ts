@@ -2,14 +2,14 @@ import { refuse, type Refusal } from '../rules/book';
 import { listLeakTests } from './leak-test';
 import { listLineup } from './lineup';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
-import type { Dossier } from './state';
+import { isFreed, isHeld, type Dossier } from './state';
 
 /** What keeps the points from being restored. */
 export function gateRestore(dossier: Dossier): Refusal[] {
   const { permit, isolation } = dossier;
   return [
-    ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
-    ...(permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(isHeld(permit) ? [refuse('still-held')] : []),
+    ...(isFreed(permit) ? [] : [refuse('permit-open')]),
     ...(isolation.box ? [refuse('box-still-locked')] : []),
   ];
 }
@@ -43,7 +43,7 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
     .map(({ point }) => point)
     .filter((point) => !(point in walked) && !(point in differs));
   return [
-    ...(dossier.permit.kind === 'closed' ? [] : [refuse('permit-open')]),
+    ...(isFreed(dossier.permit) ? [] : [refuse('permit-open')]),
     ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
     ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
     ...lineup.flatMap(({ point, words }) => {
@@ -63,6 +63,8 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
 
 /** What keeps the job from being closed. */
 export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
+  // A job that was given up before anyone touched the plant leaves nothing to be walked.
+  if (dossier.permit.kind === 'cancelled' && dossier.isolation.attended === undefined) return [];
   return [
     ...gateLineup(dossier, site),
     ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),

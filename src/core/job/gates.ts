@@ -37,6 +37,10 @@ export function isStepDone(
   }
 }
 
+/** Points that stand isolated for a job, whatever its plan says by now. */
+const listHeldPoints = ({ locked, tagged, opened, restrained }: IsolationRecord): string[] =>
+  [locked, tagged, opened, restrained].flatMap((held) => Object.keys(held));
+
 /** What stops a plan from being put up for review. */
 export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
@@ -48,7 +52,9 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
     findings.filter((finding) => finding.severity === 'stops');
   const valved = checkValvedStage(site.graph, requirement, plan);
   const { plantVersion } = dossier.plan;
+  const dropped = listHeldPoints(dossier.isolation).filter((id) => !listPoints(plan).includes(id));
   return [
+    ...(dropped.length > 0 ? [refuse('plan-drops-standing', { points: dropped.join(', ') })] : []),
     ...(plantVersion === site.plantVersion
       ? []
       : [refuse('plant-changed', { from: plantVersion, to: site.plantVersion })]),
@@ -89,9 +95,6 @@ function gateAmiss({ alarm, test, locked, unfit }: IsolationRecord): Refusal[] {
   ];
 }
 
-/** A moment as a person reads it, to the minute. */
-const inWords = (moment: string) => `${moment.slice(0, 16).replace('T', ' ')} UTC`;
-
 /** What was proved before the isolation was left for too long or handed over, and has not been proved again since. */
 export function gateProvedAgain(isolation: IsolationRecord, order: WorkOrder): Refusal[] {
   const isAgain = order.steps
@@ -99,7 +102,7 @@ export function gateProvedAgain(isolation: IsolationRecord, order: WorkOrder): R
     .every((step) => isStepDone(isolation, step));
   if (isolation.relit === undefined || isAgain) return [];
   const { why, at } = isolation.relit;
-  return [refuse(why, { since: inWords(at), minutes: UNATTENDED_MINUTES })];
+  return [refuse(why, { since: at, minutes: UNATTENDED_MINUTES })];
 }
 
 const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
@@ -174,46 +177,5 @@ export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
 /** What an isolation that stands has outrun: a bypass that was allowed for less long, its inspection. */
 export const gateStanding = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] => [
   ...gateBypasses(dossier, site, now),
-  ...gateInspection(dossier, now),
+  ...gateInspection(dossier, site, now),
 ];
-
-/** Whether an issued permit has lapsed at `now`. */
-export function isLapsed(dossier: Dossier, now: string): boolean {
-  return dossier.permit.kind === 'issued' && Date.parse(now) > Date.parse(dossier.permit.until);
-}
-
-/** What keeps a permit from being issued. */
-export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
-  const { permit } = dossier;
-  return [
-    ...gateIsolation(dossier, site),
-    ...gateStanding(dossier, site, now),
-    ...(permit.kind === 'none' ? [refuse('not-assessed')] : []),
-    ...(permit.kind === 'none' || permit.kind === 'assessed' ? [refuse('not-approved')] : []),
-  ];
-}
-
-/** What keeps anyone from signing on. */
-export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
-  const { permit } = dossier;
-  if (permit.kind !== 'issued') return [refuse('not-issued')];
-  return [
-    ...(isLapsed(dossier, now) ? [refuse('permit-lapsed', { until: permit.until })] : []),
-    ...gateIsolation(dossier, site),
-    ...gateStanding(dossier, site, now),
-  ];
-}
-
-/** What keeps the permit from being handed back. */
-export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
-  const { permit } = dossier;
-  if (permit.kind !== 'issued') return [refuse('not-issued')];
-  const names = Object.keys(permit.people).map((id) => site.people.get(id)?.name ?? id);
-  const crews = Object.keys(permit.crews);
-  const { test } = dossier.isolation;
-  return [
-    ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
-    ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
-    ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
-  ];
-}

@@ -1,5 +1,5 @@
 import type { Lock } from '../people/people';
-import type { Dossier } from './state';
+import { isHeld, type Dossier } from './state';
 
 /** A lock that hangs for a job: on which point or box, as what, by whom and since when (ISO 8601, UTC). */
 export interface HangingLock {
@@ -11,7 +11,7 @@ export interface HangingLock {
 }
 
 function listPermitLocks({ permit, isolation }: Dossier): HangingLock[] {
-  if (permit.kind !== 'issued') return [];
+  if (!isHeld(permit)) return [];
   const box = isolation.box?.box ?? '';
   const leads = Object.values(permit.crews).flatMap((crew) => [
     crew,
@@ -29,8 +29,17 @@ function listPermitLocks({ permit, isolation }: Dossier): HangingLock[] {
   ];
 }
 
+/** What hangs for each dossier, as it was listed once: a dossier never changes. */
+const listed = new WeakMap<Dossier, HangingLock[]>();
+
 /** Every lock that hangs for a job: on its points, on its box as control and incoming control lock, of leads and of workers. */
-export function listHanging(dossier: Dossier): HangingLock[] {
+export function listHanging(dossier: Dossier): readonly HangingLock[] {
+  const known = listed.get(dossier) ?? listAll(dossier);
+  listed.set(dossier, known);
+  return known;
+}
+
+function listAll(dossier: Dossier): HangingLock[] {
   const { locked, box } = dossier.isolation;
   const control = box ? [box, ...(box.incoming ? [box.incoming] : [])] : [];
   return [

@@ -6,18 +6,35 @@ export { timeOf } from './entered';
 export { evolveDossier } from './evolve';
 export * from './gates';
 export * from './gates-back';
+export * from './gates-permit';
+export * from './papers';
 export * from './carried-out';
-export { findInspectionDue, INSPECTION_HOURS } from './inspection';
-export { LONGEST_BYPASS_HOURS, listBypasses, type Bypass } from './bypasses';
+export { findEndOfProofs, standAt } from './attendance';
+export {
+  findPlaceOf,
+  gateClashes,
+  listClashes,
+  listClashesOf,
+  type BoardClash,
+  type JobClash,
+} from './clashes';
+export { findInspectionDue } from './inspection';
+export { listBypasses, type Bypass } from './bypasses';
 export * from './hanging';
-export { LEAK_TEST_MINUTES, type LeakTestDemand } from './leak-test';
+export { type LeakTestDemand } from './leak-test';
 export { type LinePoint } from './lineup';
 export { ENDS, type End } from './lineup-ends';
 export * from './lamps';
 export { findSubject, isCodeOf, readCode, refuseScan, writeCode, type ScanTarget } from './scan';
+export * from './rules-effect';
+export { describeSheets, type Block, type Sheet, type SheetFacts } from './sheets';
 export * from './site';
 export * from './stage';
 export * from './state';
 export { listTags, TAG_PRINTERS, type Held, type Tag } from './tags';
 export * from './view';
 export * from './template';
+export * from './earlier';
+export { listWords } from './words';
+export * from './air';
+export * from './copies';

@@ -1,11 +1,12 @@
 import { refuse, type Refusal } from '../rules/book';
+import type { SiteFacts } from './site';
 import type { Dossier } from './state';
 
-/** An isolation that stands longer than this (h) is inspected, and again after each such interval. Source: practice; site rule. */
-export const INSPECTION_HOURS = 7 * 24;
-
 /** When the isolation has to be inspected next (ISO 8601, UTC); undefined while nothing hangs. */
-export function findInspectionDue({ isolation }: Dossier): string | undefined {
+export function findInspectionDue(
+  { isolation }: Dossier,
+  { values }: SiteFacts,
+): string | undefined {
   const since = [isolation.locked, isolation.tagged]
     .flatMap((all: Readonly<Record<string, { readonly at: string }>>) => Object.values(all))
     .map(({ at }) => Date.parse(at));
@@ -14,13 +15,13 @@ export function findInspectionDue({ isolation }: Dossier): string | undefined {
     Math.min(...since),
     isolation.inspected ? Date.parse(isolation.inspected.at) : 0,
   );
-  return new Date(last + INSPECTION_HOURS * 3_600_000).toISOString();
+  return new Date(last + values['inspection-h'] * 3_600_000).toISOString();
 }
 
 /** Refuses work behind a long-term isolation whose inspection is overdue. */
-export function gateInspection(dossier: Dossier, now: string): Refusal[] {
-  const due = findInspectionDue(dossier);
+export function gateInspection(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  const due = findInspectionDue(dossier, site);
   return due !== undefined && Date.parse(now) > Date.parse(due)
-    ? [refuse('inspection-due', { due, hours: INSPECTION_HOURS })]
+    ? [refuse('inspection-due', { due, hours: site.values['inspection-h'] })]
     : [];
 }

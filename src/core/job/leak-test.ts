@@ -2,9 +2,6 @@ import { isFluid } from '../plant';
 import type { SiteFacts } from './site';
 import type { Dossier, HeldPressure } from './state';
 
-/** Shortest time for which a pressure is held (min). Source: practice; site rule. */
-export const LEAK_TEST_MINUTES = 10;
-
 /** A line that was broken into and is tested before its locks come off. */
 export interface LeakTestDemand {
   readonly section: string;

@@ -1,18 +1,30 @@
 import { AMISS_ROWS } from '../../../tests/support/refusal-rows/amiss';
+import { AIR_ROWS } from '../../../tests/support/refusal-rows/air';
+import { AUDIT_ROWS } from '../../../tests/support/refusal-rows/audits';
 import { FIELD_ROWS } from '../../../tests/support/refusal-rows/field';
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
+import { DUTY_ROWS } from '../../../tests/support/refusal-rows/duties';
 import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
+import { PAPER_ROWS } from '../../../tests/support/refusal-rows/papers';
 import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
 import { PLANNING_ROWS } from '../../../tests/support/refusal-rows/planning';
 import { RESTORING_ROWS } from '../../../tests/support/refusal-rows/restoring';
+import { VALIDITY_ROWS } from '../../../tests/support/refusal-rows/validity';
 import { refusalsOf } from '../../../tests/support/seal-change';
+import { CLASH_CODES } from '../schedule';
 import { explainRefusal, RULES, type RuleCode } from '../rules/book';
+import { HANDOVER_RULES } from '../rules/watching';
 
 const REFUSALS = [
   ...PLANNING_ROWS,
   ...FIELD_ROWS,
   ...ISOLATING_ROWS,
+  ...PAPER_ROWS,
   ...PERMIT_ROWS,
+  ...VALIDITY_ROWS,
+  ...DUTY_ROWS,
+  ...AUDIT_ROWS,
+  ...AIR_ROWS,
   ...LOCK_ROWS,
   ...AMISS_ROWS,
   ...RESTORING_ROWS,
@@ -43,6 +55,12 @@ describe('refusals', () => {
       'earth-end-first',
       'earths-not-counted',
       'earth-count-wrong',
+      // Of a detector without a pump: gas.test.ts.
+      'gas-no-pump',
+      // Of the shift, not of a job: handover.test.ts in core/handover.
+      ...Object.keys(HANDOVER_RULES),
+      // Of two jobs: clashes.test.ts.
+      ...CLASH_CODES,
       // Of plants with other jobs or devices beside: shared.test.ts and standing.test.ts.
       'plans-contradict',
       'held-by-other',

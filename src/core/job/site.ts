@@ -1,6 +1,7 @@
 import type { GradePolicy } from '../isolation';
 import { computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
+import type { SiteValues } from '../rules/values';
 import type { EarthingSet, Instrument, Lock, LockBox, Person } from '../people/people';
 import { listProofs, type ProofDemand } from '../proving';
 import {
@@ -20,6 +21,9 @@ export interface SiteFacts {
   /** The newest drawing, when that is another one. */
   readonly newest?: { readonly version: number; readonly graph: PlantGraph };
   readonly policy: GradePolicy;
+  /** The values that the site set for its rules, and the version that counts. */
+  readonly values: SiteValues;
+  readonly valuesVersion: number;
   readonly people: ReadonlyMap<string, Person>;
   readonly locks: ReadonlyMap<string, Lock>;
   readonly boxes: ReadonlyMap<string, LockBox>;
@@ -41,6 +45,8 @@ export interface OtherJobs {
   readonly untold: ReadonlyMap<string, string>;
   /** The job on which a lock was found unfit, by lock, until it is made good. */
   readonly unfit: ReadonlyMap<string, string>;
+  /** A work order from outside, with the job that was raised from it. */
+  readonly workOrder: (number: string) => { readonly job?: string | undefined } | undefined;
   /** The jobs that are not closed, read when they are asked for. */
   readonly open: () => readonly OpenJob[];
 }
@@ -63,13 +69,21 @@ export interface Context {
   readonly others: OtherJobs;
 }
 
-/** Longest validity of a permit (h). Source: practice, to the end of a shift; site rule. */
-export const LONGEST_VALIDITY_HOURS = 12;
+/** What each scope asked for when it was worked out last: neither a scope, a drawing nor the grades set ever change in place. */
+const asked = new WeakMap<
+  Dossier['scope'],
+  Pick<SiteFacts, 'graph' | 'policy'> & Pick<Dossier, 'grades'> & { readonly needs: Requirement }
+>();
 
-export function findRequirement(dossier: Dossier, site: SiteFacts): Requirement {
+export function findRequirement({ scope, grades: set }: Dossier, site: SiteFacts): Requirement {
+  const { graph, policy } = site;
+  const known = asked.get(scope);
+  if (known?.graph === graph && known.policy === policy && known.grades === set) return known.needs;
   const grades: Record<string, Grade> = {};
-  for (const [source, set] of Object.entries(dossier.grades)) grades[source] = set.grade;
-  return computeRequirement(site.graph, dossier.scope, grades, site.policy);
+  for (const [source, { grade }] of Object.entries(set)) grades[source] = grade;
+  const needs = computeRequirement(graph, scope, grades, policy);
+  asked.set(scope, { graph, policy, grades: set, needs });
+  return needs;
 }
 
 /** The work order of a job whose plan exists: steps, proofs, stations and the way back. */

@@ -1,18 +1,11 @@
 import { refuse, type Refusal } from '../rules/book';
-import {
-  gateHandBack,
-  gateIsolation,
-  gateIssue,
-  gateNewest,
-  gatePlan,
-  gateStanding,
-  gateWalkDown,
-  gateWork,
-} from './gates';
+import { gateClashes } from './clashes';
+import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
 import { gateClose, gateLeakTests } from './gates-back';
+import { gateHalt, gateHandBack, gateIssue, gateTail, gateWork } from './gates-permit';
 import { requireTogether } from './shared';
 import type { Context, OpenJob, SiteFacts } from './site';
-import type { Dossier } from './state';
+import { isHeld, isNumbered, type Dossier } from './state';
 
 export const STAGES = [
   'plan',
@@ -26,19 +19,23 @@ export const STAGES = [
 ] as const;
 export type Stage = (typeof STAGES)[number];
 
+const isAnyLocked = ({ isolation }: Dossier): boolean =>
+  Object.keys(isolation.locked).length + Object.keys(isolation.tagged).length > 0;
+
+/** The permit was cancelled with points isolated already: they are put back, unless the task is assessed anew. */
+const isGivenUp = (dossier: Dossier): boolean =>
+  dossier.permit.kind === 'cancelled' && (dossier.restoring || isAnyLocked(dossier));
+
 /** Where a job stands in working order. */
 export function findStage(dossier: Dossier, site: SiteFacts): Stage {
   if (dossier.kind === 'closed') return 'closed';
   if (dossier.plan.kind === 'none' || dossier.plan.kind === 'drafted') return 'plan';
   if (dossier.plan.kind === 'submitted') return 'review';
   if (gateWalkDown(dossier).length > 0) return 'walk-down';
-  if (dossier.permit.kind === 'closed') return 'restore';
-  if (dossier.permit.kind === 'issued' || dossier.permit.kind === 'handed-back') return 'work';
+  if (dossier.permit.kind === 'closed' || isGivenUp(dossier)) return 'restore';
+  if (isNumbered(dossier.permit)) return 'work';
   return gateIsolation(dossier, site).length > 0 ? 'isolate' : 'permit';
 }
-
-const isAnyLocked = ({ isolation }: Dossier): boolean =>
-  Object.keys(isolation.locked).length + Object.keys(isolation.tagged).length > 0;
 
 /** What is holding a job up: every rule that the next stage does not find met. Empty when nothing is. */
 export function listHolding(
@@ -47,7 +44,11 @@ export function listHolding(
     site,
     now,
     others = [],
-  }: Pick<Context, 'site' | 'now'> & { readonly others?: readonly OpenJob[] },
+    jobId = '',
+  }: Pick<Context, 'site' | 'now'> & {
+    readonly others?: readonly OpenJob[];
+    readonly jobId?: string;
+  },
 ): Refusal[] {
   switch (findStage(dossier, site)) {
     case 'plan': {
@@ -61,11 +62,14 @@ export function listHolding(
     case 'isolate':
       return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
     case 'permit': {
-      const missing = gateIssue(dossier, site, now);
+      const missing = [
+        ...gateIssue(dossier, site, now),
+        ...gateClashes({ id: jobId, dossier }, site, others, now),
+      ];
       return missing.length > 0 ? missing : [refuse('not-issued')];
     }
     case 'work':
-      if (dossier.permit.kind === 'handed-back') return [refuse('permit-open')];
+      if (!isHeld(dossier.permit)) return [...gateTail(dossier, now), refuse('permit-open')];
       return [
         ...gateWork(dossier, site, now),
         ...gateHandBack(dossier, site),
@@ -73,6 +77,7 @@ export function listHolding(
       ];
     case 'restore':
       return [
+        ...gateHalt(dossier, site),
         ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
         ...(isAnyLocked(dossier) ? gateLeakTests(dossier, site) : []),
         ...gateClose(dossier, site),

@@ -1,4 +1,11 @@
-import { carryOut, LIVE, refusalsOf, START, WALKED } from '../../../tests/support/seal-change';
+import {
+  carryOut,
+  LIVE,
+  refusalsOf,
+  site as quillmere,
+  START,
+  WALKED,
+} from '../../../tests/support/seal-change';
 import { decideOnSmall, jobWith, siteOn } from '../../../tests/support/small-job';
 import { planOf, smallPlant } from '../../../tests/support/small-plant';
 import { findInspectionDue, listBypasses, viewDossier, type Command, type Dossier } from '.';
@@ -107,7 +114,7 @@ describe('an isolation that stands for long', () => {
 
   it('is inspected within a week, and then again within a week', () => {
     const state = LIVE() as Dossier;
-    const due = findInspectionDue(state) ?? '';
+    const due = findInspectionDue(state, quillmere) ?? '';
     expect(Date.parse(due) - Date.parse(START)).toBe((7 * 24 - 0.5) * 3_600_000);
     const late = new Date(Date.parse(due) + 60_000).toISOString();
     const codes = (job: Dossier) => refusalsOf(job, 'hana', signOn, { now: late });
@@ -115,13 +122,13 @@ describe('an isolation that stands for long', () => {
     expect(refusalsOf(state, 'hana', signOn, { now: due })).not.toContain('inspection-due');
     const done = carryOut([['cora', seen]], state, late) as Dossier;
     expect(codes(done)).not.toContain('inspection-due');
-    expect(findInspectionDue(done)).toBe(
+    expect(findInspectionDue(done, quillmere)).toBe(
       new Date(Date.parse(late) + 7 * 24 * 3_600_000).toISOString(),
     );
   });
 
   it('is nothing to inspect before a lock hangs, and nothing that a worker does', () => {
-    expect(findInspectionDue(WALKED() as Dossier)).toBeUndefined();
+    expect(findInspectionDue(WALKED() as Dossier, quillmere)).toBeUndefined();
     expect(refusalsOf(WALKED(), 'cora', seen)).toEqual(['nothing-hangs']);
     expect(refusalsOf(LIVE(), 'kit', seen)).toEqual(['role-missing']);
   });

@@ -1,14 +1,15 @@
+import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
 import type { Grade, IsolationPlan, Scope } from '../plant';
-import type { LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
+import type { CommandOf, DUTY_KINDS, LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
 import type { End } from './lineup-ends';
+import type { Mark } from './mark';
+import type { Answers, PaperKind, ProposedPaper } from '../permits';
 import type { ElectricalRound, ProofDemand, Seen } from '../proving';
+import type { PastPermit, PermitRecord } from './permit-record';
 
-/** Who did something and when (ISO 8601, UTC). */
-export interface Mark {
-  readonly by: string;
-  readonly at: string;
-}
+export type { Mark } from './mark';
+export * from './permit-record';
 
 export interface GradeSet extends Mark {
   readonly grade: Grade;
@@ -82,7 +83,12 @@ export interface LockedBox extends OwnLock {
 
 /** What makes proofs of before worthless. */
 export type RelitWhy =
-  'left-unattended' | 'shift-changed' | 'after-alarm' | 'after-test' | 'after-unfit-lock';
+  | 'left-unattended'
+  | 'shift-changed'
+  | 'after-alarm'
+  | 'after-test'
+  | 'after-unfit-lock'
+  | 'scope-changed';
 
 /** A point held by a tag alone, because no lock can be fitted. */
 export interface TagAlone extends Mark {
@@ -191,57 +197,6 @@ export interface IsolationRecord {
   readonly takenBack?: Mark & { readonly told: string };
 }
 
-export interface Assessment extends Mark {
-  readonly hazards: readonly { readonly hazard: string; readonly control: string }[];
-  readonly equipment: string;
-  readonly emergency: string;
-}
-
-interface Approved {
-  readonly assessment: Assessment;
-  readonly approved: Mark;
-}
-
-interface Issued extends Approved {
-  readonly number: string;
-  readonly issuer: string;
-  readonly issuedAt: string;
-  readonly until: string;
-}
-
-/** Someone signed on: their locks, by the box or point that each hangs on, and the crew whose lead answers for them. */
-export interface SignedOn {
-  readonly locks: Readonly<Record<string, string>>;
-  readonly crew?: string;
-  readonly since: string;
-}
-
-/** Who leads a crew, with the crew lock that hangs for them and what they saw of the isolation before. */
-export interface CrewLead {
-  readonly lead: string;
-  readonly lock: string;
-  readonly verified: string;
-  readonly since: string;
-}
-
-/** A crew on the job; while it changes leads, the incoming lead's lock hangs beside the outgoing one's. */
-export interface Crew extends CrewLead {
-  readonly incoming?: CrewLead;
-}
-
-/** The states of a permit; each holds only what exists in it. Whether an issued one has lapsed is read off the clock. */
-export type PermitRecord =
-  | { readonly kind: 'none' }
-  | { readonly kind: 'assessed'; readonly assessment: Assessment }
-  | ({ readonly kind: 'approved' } & Approved)
-  | ({
-      readonly kind: 'issued';
-      readonly people: Readonly<Record<string, SignedOn>>;
-      readonly crews: Readonly<Record<string, Crew>>;
-    } & Issued)
-  | ({ readonly kind: 'handed-back'; readonly handedBack: Mark } & Issued)
-  | ({ readonly kind: 'closed'; readonly handedBack: Mark; readonly closed: Mark } & Issued);
-
 /** A lock that was taken off for an owner who was not there, and when they were told of it. */
 export interface AbsentRemoval extends Mark {
   readonly lock: string;
@@ -253,6 +208,46 @@ export interface AbsentRemoval extends Mark {
   readonly told?: Mark & { readonly words: string };
 }
 
+/** Which papers a job has: what the tool proposed, what a person decided, and why something proposed was left out. */
+export interface PapersDecided extends Mark {
+  readonly answers: Answers;
+  readonly proposed: readonly ProposedPaper[];
+  readonly kinds: readonly PaperKind[];
+  readonly left: Readonly<Record<string, string>>;
+}
+
+/** When the job is to be done (ISO 8601, UTC), agreed with an operator. */
+export interface JobWindow extends Mark {
+  readonly from: string;
+  readonly until: string;
+  readonly operator: string;
+}
+
+/** A clash with another job that an issuing authority accepts, and what is done about it. */
+export interface AcceptedClash extends Mark {
+  readonly other: string;
+  readonly how: 'barrier' | 'accept';
+  readonly measure: string;
+}
+
+/** Someone who stands by in one duty and does nothing else. */
+export interface OnDuty extends Mark {
+  readonly duty: (typeof DUTY_KINDS)[number];
+}
+
+/** A test of the air at the work: by whom (`by`) and when it was recorded, for what use, what was read where, and whether it is fit. */
+export interface AirTest extends Mark, Omit<CommandOf<'test-air'>, 'kind'> {
+  readonly isFit: boolean;
+  readonly findings: readonly string[];
+}
+
+/** A short check of a live permit at the place, with the follow-ups that are done. */
+export interface Audit extends Mark, AuditFindings {
+  /** The number of the permit that was checked. */
+  readonly permit: string;
+  readonly done: Readonly<Partial<Record<AuditCode, Mark & { readonly words: string }>>>;
+}
+
 /** Everything known of one job. */
 export interface Dossier {
   readonly kind: 'raised' | 'closed';
@@ -260,6 +255,8 @@ export interface Dossier {
   readonly equipment: string;
   readonly scope: Scope;
   readonly performer: string;
+  /** The work order from outside that it was raised from. */
+  readonly workOrder?: string;
   readonly raised: Mark;
   readonly grades: Readonly<Record<string, GradeSet>>;
   readonly plan: PlanRecord;
@@ -268,9 +265,28 @@ export interface Dossier {
   readonly isolation: IsolationRecord;
   /** True once the control lock came off again and the points are being restored. */
   readonly restoring: boolean;
+  /** The permit at hand. */
   readonly permit: PermitRecord;
+  /** Permits of this job that were closed with work left to do, oldest first. */
+  readonly pastPermits: readonly PastPermit[];
+  readonly papers?: PapersDecided;
+  /** Who is named for the work; empty while nobody is. */
+  readonly team: readonly string[];
+  readonly window?: JobWindow;
+  /** Someone stopped the job (`by`), until an issuing authority lifts it. */
+  readonly halt?: Mark & { readonly reason: string };
+  /** Clashes accepted by name, by rule and other job. */
+  readonly clashes: Readonly<Record<string, AcceptedClash>>;
+  /** Who stands by as fire watch or attendant, by person. */
+  readonly duties: Readonly<Record<string, OnDuty>>;
+  /** One fire watch for several who make sparks was allowed (`by`). */
+  readonly sharedWatch?: Mark & { readonly reason: string };
   /** Locks taken off for absent owners, the newest of each owner. */
   readonly absent: Readonly<Record<string, AbsentRemoval>>;
+  /** Tests of the air at the work, oldest first. */
+  readonly airTests: readonly AirTest[];
+  /** Short checks at work, oldest first. */
+  readonly audits: readonly Audit[];
   /** Devices that this job may put out of action, by id. */
   readonly bypasses: Readonly<Record<string, AllowedBypass>>;
 }

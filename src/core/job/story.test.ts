@@ -19,6 +19,7 @@ import {
   type Step,
 } from '../../../tests/support/seal-change';
 import { surveyLocks } from '../locks/survey';
+import { standAt } from './attendance';
 import { Dice } from '../../../tests/support/random-plant';
 import {
   computeLamps,
@@ -26,9 +27,11 @@ import {
   evolveDossier,
   findStage,
   gateIsolation,
-  isLapsed,
+  isHeld,
   listHolding,
+  listOn,
   listSigners,
+  permitAt,
   timeOf,
   type DossierState,
 } from '.';
@@ -81,7 +84,7 @@ it('lights every lamp again when the plan no longer passes on a newer drawing', 
 
 /** People signed on in a crew whose lead has no lock on the box. */
 function listLeaderless(state: DossierState): string[] {
-  if (state?.permit.kind !== 'issued') return [];
+  if (!state || !isHeld(state.permit)) return [];
   const { people, crews } = state.permit;
   return Object.entries(people)
     .filter(([, { crew }]) => crew !== undefined && !(crew in crews))
@@ -116,8 +119,32 @@ const HANDOVERS: Step[] = [
   ['ada', { kind: 'chain-hasp', where: 'BOX-1' }],
 ];
 
+/** Steps of stops, of validity and of the next number, in either direction. */
+const PERMITS: Step[] = [
+  ['jun', { kind: 'hand-back', cleared: true, finished: false, remarks: '' }],
+  ['hana', { kind: 'close-permit', inspected: 'left safe' }],
+  ['lena', { kind: 'stop-work', reason: 'noise' }],
+  ['hana', { kind: 'lift-stop', found: 'a loose guard' }],
+  ['hana', { kind: 'lift-stop', found: 'a loose guard' }],
+  ...[2, 6].map((hours): Step => {
+    return ['hana', { kind: 'extend-permit', hours, performer: 'jun', retested: 'all readings' }];
+  }),
+  ['hana', { kind: 'revalidate-permit', seen: 'locks and guards', performer: 'jun' }],
+  ['jun', { kind: 'hand-back', cleared: true, finished: false, remarks: '' }],
+  ['hana', { kind: 'close-permit', inspected: 'left safe' }],
+  ['ada', { kind: 'cancel-permit', reason: 'no spare part' }],
+];
+
+/** The next number, of what is already isolated. */
+const NEXT_NUMBER: Step[] = [
+  ...fieldSteps().filter(([, { kind }]) => ['wait-out-store', 'prove', 'try-start'].includes(kind)),
+  ...PERMIT.slice(0, -1),
+  ['hana', { kind: 'issue-permit', briefed: true, performer: 'jun' }],
+];
+
 /** Steps of alarms, unfit locks and tests. */
 const AMISS: Step[] = [
+  ['hana', { kind: 'lift-stop', found: 'all clear' }],
   ['kit', { kind: 'raise-alarm', where: 'P201-CAS', seen: 'hissing' }],
   ['hana', { kind: 'clear-alarm', found: 'a hose of the next job' }],
   ['kit', { kind: 'report-lock', lock: 'E-01', finding: 'damaged', seen: 'bent' }],
@@ -131,6 +158,12 @@ const AMISS: Step[] = [
       { kind: 'sanction-test', what, purpose, points, clear: true, performer: 'jun' },
     ];
   }),
+];
+
+/** What follows a stop. */
+const LIFTED: Step[] = [
+  ['hana', { kind: 'clear-alarm', found: 'a hose of the next job' }],
+  ['hana', { kind: 'lift-stop', found: 'all clear' }],
 ];
 
 /** What follows a sanction to test. */
@@ -147,7 +180,10 @@ const SEEDS = Number(process.env.LANTERN_JOB_SEEDS ?? 12);
 
 describe('no sequence of commands whatsoever', () => {
   it('leaves a worker signed on while a point is unlocked or unproved, or after the permit is gone', () => {
-    const script = ISSUED();
+    // Issued for as long as the shift still lasts, whatever the hour.
+    const script = ISSUED().map(([actor, command]): Step => {
+      return [actor, command.kind === 'issue-permit' ? { ...command, hours: undefined } : command];
+    });
     const pool: Step[] = [
       ...script,
       ...HANDED_BACK,
@@ -169,11 +205,13 @@ describe('no sequence of commands whatsoever', () => {
       }),
     ];
     const firstProof = script.findIndex(([, { kind }]) => kind === 'wait-out-store');
+    const firstPaper = script.findIndex(([, { kind }]) => kind === 'screen-job');
     const live = LIVE();
     let signOns = 0;
     let removals = 0;
     let handovers = 0;
     let lifts = 0;
+    let again = 0;
     for (let seed = 1; seed <= SEEDS; seed++) {
       const dice = new Dice(seed);
       // Every other walk begins with the permit live, where there is most to go wrong.
@@ -183,11 +221,16 @@ describe('no sequence of commands whatsoever', () => {
       const following: Step[] = [];
       let at = isLate ? script.length : 0;
       let now = Date.parse(START);
-      for (let step = 0; step < 350; step++) {
+      for (let step = 0; step < 400; step++) {
         now += dice.below(3) * 60_000;
         if (dice.chance(0.02)) now += dice.below(5) * 3_600_000;
         const inOrder = at < script.length && dice.chance(0.7);
-        const rest = dice.chance(0.2) ? [...HANDOVERS, ...AMISS, ...TEST] : pool;
+        const rest = dice.chance(0.3) ? [...HANDOVERS, ...AMISS, ...TEST, ...PERMITS] : pool;
+        const isBare =
+          state?.permit.kind === 'issued' && Object.keys(listOn(state.permit)).length === 0;
+        if (isBare && dice.chance(0.2)) following.push(HANDED_BACK[0] as Step);
+        else if (isBare && dice.chance(0.1)) following.push(AMISS.at(-2) as Step);
+        else if (isBare && dice.chance(0.05)) following.push(...PERMITS.slice(0, 2));
         const next = dice.chance(0.8) ? following.shift() : undefined;
         const [actor, command] = next ?? (inOrder ? (script[at] as Step) : dice.pick(rest));
         const signed = dice.chance(0.9) ? listSigners(command, actor) : [];
@@ -204,6 +247,12 @@ describe('no sequence of commands whatsoever', () => {
         if (inOrder && (decision.ok || (!isEarly && dice.chance(0.3)))) at += 1;
         // What has to be proved again is proved again, as people would.
         if (codes.includes('not-proved') || codes.includes('not-tried')) at = firstProof;
+        // A stop is lifted, and the next number issued, as people would.
+        if (codes.includes('work-stopped')) following.push(...LIFTED);
+        if (codes.includes('not-screened') || codes.includes('not-assessed')) at = firstPaper;
+        if (command.kind === 'close-permit' && decision.ok) following.push(...NEXT_NUMBER);
+        // Who forgot to sign signs after all.
+        if (next && codes.join() === 'signature-missing') following.unshift(next);
         if (!decision.ok) continue;
         if (command.kind === 'sanction-test') following.push(...TEST);
         const found = ['raise-alarm', 'report-lock'].includes(command.kind);
@@ -218,11 +267,36 @@ describe('no sequence of commands whatsoever', () => {
               step,
               told: removed === undefined || removed.told !== undefined,
             }).toEqual({ seed, step, told: true });
-            expect({ seed, step, lapsed: state && isLapsed(state, time) }).toEqual({
+            expect({
+              seed,
+              step,
+              lapsed: state && permitAt(state.permit, time).kind !== 'issued',
+            }).toEqual({
               seed,
               step,
               lapsed: false,
             });
+          }
+          if (event.kind === 'permit-issued') {
+            const missing = state && gateIsolation(standAt(state, time), site);
+            expect({ seed, step, missing }).toEqual({ seed, step, missing: [] });
+            expect({ seed, step, halt: state?.halt }).toEqual({ seed, step, halt: undefined });
+            const numbers = (state?.pastPermits ?? []).map(({ number }) => number);
+            expect(numbers).not.toContain(event.number);
+            if (numbers.length > 0) again += 1;
+          }
+          if (event.kind === 'permit-handed-back' || event.kind === 'permit-closed') {
+            expect({ seed, step, on: state && listOn(state.permit) }).toEqual({
+              seed,
+              step,
+              on: {},
+            });
+          }
+          if (event.kind === 'permit-extended' && state && isHeld(state.permit)) {
+            const day = 24 * 3_600_000;
+            expect(Date.parse(event.until) - Date.parse(state.permit.issuedAt)).toBeLessThanOrEqual(
+              day,
+            );
           }
           if (event.kind === 'point-unlocked') {
             const owner = state?.isolation.locked[event.link]?.by;
@@ -237,7 +311,7 @@ describe('no sequence of commands whatsoever', () => {
           if (event.kind === 'lifted-for-test') {
             lifts += 1;
             const { permit } = state ?? {};
-            expect(permit?.kind === 'issued' ? permit.people : {}).toEqual({});
+            expect(permit ? listOn(permit) : {}).toEqual({});
           }
           if (event.kind === 'control-handed-over') {
             handovers += 1;
@@ -259,7 +333,7 @@ describe('no sequence of commands whatsoever', () => {
           step,
           unbalanced: [],
         });
-        const on = state?.permit.kind === 'issued' ? Object.keys(state.permit.people) : [];
+        const on = state ? Object.keys(listOn(state.permit)) : [];
         expect({ seed, step, leaderless: listLeaderless(state) }).toEqual({
           seed,
           step,
@@ -280,5 +354,6 @@ describe('no sequence of commands whatsoever', () => {
     expect(removals).toBeGreaterThan(0);
     expect(handovers).toBeGreaterThan(0);
     expect(lifts).toBeGreaterThan(0);
+    expect(again).toBeGreaterThan(0);
   });
 });

@@ -2,7 +2,7 @@ import type { Role } from '../people/people';
 import { describePoint } from '../sequence';
 import { writeCode } from './scan';
 import type { SiteFacts } from './site';
-import type { Dossier, Mark } from './state';
+import { isHeld, type Dossier, type Mark } from './state';
 
 /** Who prints tags: whoever hangs them, and the coordinator. */
 export const TAG_PRINTERS: readonly Role[] = [
@@ -59,7 +59,7 @@ export function listTags(dossier: Dossier, { graph, people }: SiteFacts, job: st
       performer: people.get(dossier.performer)?.name ?? dossier.performer,
       lock: locked?.lock,
       hung: locked ?? isolation.opened[point] ?? isolation.restrained[point],
-      until: permit.kind === 'issued' ? permit.until : undefined,
+      until: isHeld(permit) ? permit.until : undefined,
     };
   });
 }

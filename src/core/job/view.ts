@@ -1,14 +1,26 @@
 import { findStored, type StoredEnergy } from '../bench';
 import { checkPlan, computeCost, type CheckResult, type PlanCost } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
+import {
+  findLatestEnd,
+  findLatestExtension,
+  findRevalidationDue,
+  type PaperKind,
+  type ProposedPaper,
+  type SuggestedHazard,
+} from '../permits';
 import { isByTwo, type ProofDemand } from '../proving';
 import { explainRefusal, type ExplainedRefusal } from '../rules/book';
+import type { SiteValues } from '../rules/values';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
+import { viewAir, type AirView } from './air';
 import { findEndOfProofs, standAt } from './attendance';
-import { isLapsed, isStepDone } from './gates';
+import { isStepDone } from './gates';
 import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
+import { listClashes, type JobClash } from './clashes';
+import { listPapers, listProposed, listSuggested } from './papers';
 import { findInspectionDue } from './inspection';
 import { computeLamps, type Lamp } from './lamps';
 import { listLeakTests, type LeakTestDemand } from './leak-test';
@@ -22,7 +34,7 @@ import {
   type SiteFacts,
   type WorkOrder,
 } from './site';
-import type { Dossier, LeakTest, Mark } from './state';
+import { isHeld, type Dossier, type LeakTest, type Mark } from './state';
 
 export interface SourceView {
   readonly id: string;
@@ -56,10 +68,26 @@ export interface DossierView {
   readonly bypasses: readonly Bypass[];
   /** When the isolation has to be inspected. */
   readonly inspectionDue: string | undefined;
+  /** Papers that the work and the plan ask for before any question is answered, and those that count. */
+  readonly papers: {
+    readonly proposed: readonly ProposedPaper[];
+    readonly kinds: readonly PaperKind[];
+  };
+  /** The air at the work, for each use that the papers name. */
+  readonly air: readonly AirView[];
+  /** Hazards that the job brings up. */
+  readonly suggested: readonly SuggestedHazard[];
+  /** Other jobs that this one is in the way of, or that are in its way. */
+  readonly clashes: readonly JobClash[];
+  /** Until when a permit issued or extended now may be valid (ISO 8601, UTC). */
+  readonly latestEnd: string;
+  /** When the permit at hand has to be revalidated by (ISO 8601, UTC), when it runs over a change of shift. */
+  readonly revalidationDue: string | undefined;
   /** Where each step, restoring step and point of the line-up is done, by its subject. */
   readonly targets: Readonly<Record<string, ScanTarget>>;
-  readonly lapsed: boolean;
   readonly now: string;
+  /** The values that the site has set for its rules. */
+  readonly values: SiteValues;
   /** Until when the proofs count when nobody comes. */
   readonly proofsEnd: string | undefined;
   /** What holds energy under the plan, and how long letting down takes. */
@@ -120,12 +148,16 @@ function viewTargets(
 
 const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
+const viewEnd = ({ permit }: Dossier, { values }: SiteFacts, now: string): string =>
+  isHeld(permit) ? findLatestExtension(permit.issuedAt, now, values) : findLatestEnd(now, values);
+
 /** Builds the view of a job at `now`, beside the other open jobs. */
 export function viewDossier(
   known: Dossier,
   site: SiteFacts,
   now: string,
   others: readonly OpenJob[] = [],
+  jobId = '',
 ): DossierView {
   const dossier = standAt(known, now);
   const { graph } = site;
@@ -135,7 +167,7 @@ export function viewDossier(
   return {
     dossier,
     stage: findStage(dossier, site),
-    holding: listHolding(dossier, { site, now, others }).map(explainRefusal),
+    holding: listHolding(dossier, { site, now, others, jobId }).map(explainRefusal),
     lamps: computeLamps(dossier, site),
     sources: requirement.demands.map(({ id, source, grade, reasons }) => {
       const traced = requirement.trace.sources.find((one) => one.id === id);
@@ -160,10 +192,19 @@ export function viewDossier(
     })),
     shared: order ? listShared(order.plan, others) : {},
     bypasses: listBypasses(dossier, site),
-    inspectionDue: findInspectionDue(dossier),
+    inspectionDue: findInspectionDue(dossier, site),
+    papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },
+    air: viewAir(dossier, site),
+    suggested: listSuggested(dossier, site),
+    clashes:
+      dossier.kind === 'closed' ? [] : listClashes({ id: jobId, dossier }, site, others, now),
+    latestEnd: viewEnd(dossier, site, now),
+    revalidationDue: isHeld(dossier.permit)
+      ? findRevalidationDue(dossier.permit.validated.at, now, site.values)
+      : undefined,
     targets: viewTargets(dossier, site, order),
-    lapsed: isLapsed(dossier, now),
     now,
+    values: site.values,
     proofsEnd: findEndOfProofs(dossier),
     stored: findStored(
       graph,

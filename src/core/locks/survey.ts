@@ -31,10 +31,32 @@ export interface LockSurvey {
   readonly findings: readonly LockFinding[];
 }
 
-function findBox(job: string, { isolation }: Dossier, hanging: readonly Hanging[]) {
+/** What hangs for each job, as it was listed once: a dossier never changes. */
+const listed = new WeakMap<Dossier, readonly Hanging[]>();
+
+function listOf(job: string, dossier: Dossier): readonly Hanging[] {
+  const known = listed.get(dossier);
+  if (known?.[0]?.job === job) return known;
+  const all = listHanging(dossier).map((one): Hanging => ({ ...one, job }));
+  listed.set(dossier, all);
+  return all;
+}
+
+/** What hangs, by lock, so that a survey of many jobs stays quick. */
+function gatherByLock(all: readonly Hanging[]): ReadonlyMap<string, Hanging[]> {
+  const gathered = new Map<string, Hanging[]>();
+  for (const one of all) {
+    const list = gathered.get(one.lock);
+    if (list) list.push(one);
+    else gathered.set(one.lock, [one]);
+  }
+  return gathered;
+}
+
+function findBox(job: string, { isolation }: Dossier, ofJob: readonly Hanging[]) {
   if (!isolation.box) return [];
   const { box, keys } = isolation.box;
-  const on = hanging.filter((one) => one.job === job && one.where === box);
+  const on = ofJob.filter((one) => one.where === box);
   const as = (use: Lock['use']) => on.filter((one) => one.as === use);
   return [
     { box, job, keys, control: as('control'), crews: as('crew'), personal: as('personal') },
@@ -42,8 +64,8 @@ function findBox(job: string, { isolation }: Dossier, hanging: readonly Hanging[
 }
 
 /** Keys and locks have to balance: the box of a job holds the key of every lock on its points, and no other. */
-function checkKeys(points: readonly Hanging[], { box, job, keys }: BoxInUse): LockFinding[] {
-  const hung = points.filter((one) => one.job === job).map(({ lock }) => lock);
+function checkKeys(ofJob: readonly Hanging[], { box, job, keys }: BoxInUse): LockFinding[] {
+  const hung = ofJob.filter(({ as }) => as === 'point').map(({ lock }) => lock);
   return [
     ...hung
       .filter((lock) => !keys.includes(lock))
@@ -61,15 +83,14 @@ function checkKeys(points: readonly Hanging[], { box, job, keys }: BoxInUse): Lo
 }
 
 function checkHanging(
-  hanging: readonly Hanging[],
+  places: ReadonlyMap<string, Hanging[]>,
   register: ReadonlyMap<string, Lock>,
 ): LockFinding[] {
-  const places = new Map<string, Hanging[]>();
-  for (const one of hanging) places.set(one.lock, [...(places.get(one.lock) ?? []), one]);
   return [...places].flatMap(([lock, all]): LockFinding[] => {
     const known = register.get(lock);
-    const where = all.map((one) => `${one.where} (${one.job})`).join(' and ');
     const notOwn = all.find(({ as, by }) => as === 'personal' && known?.owner !== by);
+    if (known && !notOwn && all.length === 1) return [];
+    const where = all.map((one) => `${one.where} (${one.job})`).join(' and ');
     return [
       ...(all.length > 1
         ? [
@@ -102,30 +123,42 @@ function checkHanging(
   });
 }
 
+/** What needs a look of a site's locks: how many hang, and what does not balance. Quick enough for every look at the board. */
+export function checkLocks(
+  register: ReadonlyMap<string, Lock>,
+  jobs: readonly { readonly id: string; readonly dossier: Dossier }[],
+): { readonly hanging: number; readonly findings: readonly LockFinding[] } {
+  const byJob = new Map(jobs.map(({ id, dossier }) => [id, listOf(id, dossier)]));
+  const byLock = gatherByLock([...byJob.values()].flat());
+  const inUse = jobs.flatMap(({ id, dossier }) => findBox(id, dossier, byJob.get(id) ?? []));
+  return {
+    hanging: byLock.size,
+    findings: [
+      ...checkHanging(byLock, register),
+      ...inUse.flatMap((one) => checkKeys(byJob.get(one.job) ?? [], one)),
+    ],
+  };
+}
+
 /** Surveys every lock and box of a site over its open jobs: what hangs where and for whom, and what does not balance. */
 export function surveyLocks(
   locks: Iterable<Lock>,
   boxes: Iterable<LockBox>,
   jobs: readonly { readonly id: string; readonly dossier: Dossier }[],
 ): LockSurvey {
-  const hanging = jobs.flatMap(({ id, dossier }) =>
-    listHanging(dossier).map((one): Hanging => ({ ...one, job: id })),
-  );
-  const points = hanging.filter(({ as }) => as === 'point');
-  const inUse = jobs.flatMap(({ id, dossier }) => findBox(id, dossier, hanging));
+  const byJob = new Map(jobs.map(({ id, dossier }) => [id, listOf(id, dossier)]));
+  const byLock = gatherByLock([...byJob.values()].flat());
+  const inUse = jobs.flatMap(({ id, dossier }) => findBox(id, dossier, byJob.get(id) ?? []));
   const register = new Map([...locks].map((lock) => [lock.id, lock]));
   return {
     locks: [...register.values()].map((lock) => ({
       ...lock,
-      hangs: hanging.filter((one) => one.lock === lock.id),
+      hangs: byLock.get(lock.id) ?? [],
     })),
     boxes: [...boxes].map((box) => ({
       ...box,
       inUse: inUse.find((one) => one.box === box.id),
     })),
-    findings: [
-      ...checkHanging(hanging, register),
-      ...inUse.flatMap((one) => checkKeys(points, one)),
-    ],
+    findings: checkLocks(register, jobs).findings,
   };
 }

@@ -1,3 +1,5 @@
+import type { GasDetector } from '../gas/instrument';
+
 /** What a person is authorised to do. One person may hold several roles. */
 export const ROLES = [
   'coordinator',
@@ -8,6 +10,10 @@ export const ROLES = [
   'issuing-authority',
   'performing-authority',
   'worker',
+  'gas-tester',
+  'fire-watch',
+  'attendant',
+  'entrant',
   'auditor',
   'site-manager',
 ] as const;
@@ -48,6 +54,8 @@ export interface Instrument {
   readonly rated_v?: number;
   /** The last instant at which its test is in date. */
   readonly testedUntil: string;
+  /** What a gas detector measures, and what its pump draws. */
+  readonly detector?: GasDetector | undefined;
 }
 
 /** A portable set of earthing leads. */
@@ -67,6 +75,10 @@ export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   'issuing-authority': 'issuing authority',
   'performing-authority': 'performing authority',
   worker: 'worker',
+  'gas-tester': 'authorised gas tester',
+  'fire-watch': 'fire watch',
+  attendant: 'attendant',
+  entrant: 'entrant',
   auditor: 'safety auditor',
   'site-manager': 'site manager',
 };

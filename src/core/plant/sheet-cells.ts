@@ -22,6 +22,7 @@ export const SHEETS = {
       hazards: 'list',
       lfl_pct: 'number',
       relative_density: 'number',
+      gases: 'list',
     },
   },
   sections: {

@@ -1,3 +1,5 @@
+import { CLASH_RULES } from './clashes';
+import { GAS_RULES } from './gas';
 import { ISOLATING_RULES } from './isolating';
 import { PERMIT_RULES } from './permit';
 import { PLANNING_RULES } from './planning';
@@ -6,6 +8,7 @@ import { RESTORING_RULES } from './restoring';
 import type { Facts, Place, Rule } from './rule';
 import { SITE_RULES } from './site';
 import { STANDING_RULES } from './standing';
+import { AUDIT_RULES, HANDOVER_RULES } from './watching';
 
 export type { Facts, Place, Rule } from './rule';
 
@@ -18,6 +21,10 @@ export const RULES = {
   ...RESTORING_RULES,
   ...SITE_RULES,
   ...STANDING_RULES,
+  ...CLASH_RULES,
+  ...AUDIT_RULES,
+  ...GAS_RULES,
+  ...HANDOVER_RULES,
 } as const satisfies Record<string, Rule>;
 
 export type RuleCode = keyof typeof RULES;
@@ -38,9 +45,20 @@ export interface ExplainedRefusal {
 
 export const refuse = (code: RuleCode, facts: Facts = {}): Refusal => ({ code, facts });
 
-/** Puts a refusal into words. */
-export function explainRefusal({ code, facts }: Refusal): ExplainedRefusal {
+const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
+
+/** A moment as a person reads it, to the minute; anything else as it is. */
+const readable = <Fact>(fact: Fact): Fact | string =>
+  typeof fact === 'string' && INSTANT.test(fact)
+    ? `${fact.slice(0, 16).replace('T', ' ')} UTC`
+    : fact;
+
+/** Puts a refusal into words. Moments among its facts are read to the minute. */
+export function explainRefusal({ code, facts: seen }: Refusal): ExplainedRefusal {
   const found: Rule = RULES[code];
+  const facts = Object.fromEntries(
+    Object.entries(seen).map(([name, fact]) => [name, readable(fact)]),
+  );
   return {
     code,
     says: found.says(facts),
@@ -48,4 +66,11 @@ export function explainRefusal({ code, facts }: Refusal): ExplainedRefusal {
     clear: found.clear(facts),
     where: found.where,
   };
+}
+
+/** A rule in words where no case is at hand: what it would be about stands as "…". */
+export function describeRule(code: RuleCode): ExplainedRefusal {
+  const { says, basis, clear, where }: Rule = RULES[code];
+  const anything: Facts = new Proxy({}, { get: () => '…' });
+  return { code, says: says(anything), basis, clear: clear(anything), where };
 }

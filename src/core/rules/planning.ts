@@ -2,6 +2,12 @@ import { DUTIES, fixed, LOCKOUT, rule, type Rule } from './rule';
 
 /** Rules that refuse a step of raising, planning, reviewing and walking down. */
 export const PLANNING_RULES = {
+  'plan-drops-standing': rule(
+    'plan',
+    (f) => `The plan leaves out what stands isolated: ${f.points}.`,
+    'what hangs is in the plan, or nobody puts it back (practice)',
+    'Put these points into the plan.',
+  ),
   'not-yet-raised': rule(
     'raise',
     fixed('The job has not been raised.'),
@@ -129,5 +135,17 @@ export const PLANNING_RULES = {
       `On version ${f.to} of the plant the plan, made on version ${f.from}, no longer passes: ${f.words}.`,
     'a changed drawing may open a route that the plan does not close (practice)',
     'Stop and look at the plant itself. If nothing is locked yet, send the plan back and plan anew; otherwise restore first.',
+  ),
+  'work-order-unknown': rule(
+    'raise',
+    (f) => `There is no work order ${f.number}.`,
+    'a job is raised from an order that came in (site rule)',
+    'Choose one of the list, or raise the job without an order.',
+  ),
+  'work-order-raised': rule(
+    'raise',
+    (f) => `Job ${f.job} was raised from work order ${f.number}.`,
+    'one job for each work order (site rule)',
+    (f) => `Open ${f.job}.`,
   ),
 } as const satisfies Record<string, Rule>;

@@ -113,6 +113,12 @@ export const PROVING_RULES = {
     'an isolation that was left is proved again before work goes on (practice); limit: site rule',
     'Look at every lock, take every reading again, and try to start again.',
   ),
+  'scope-changed': rule(
+    'prove',
+    (f) => `The scope of the job changed at ${f.since}: everything is proved again.`,
+    'a changed scope is a new isolation (practice)',
+    'Prove every source for the new scope.',
+  ),
   'shift-changed': rule(
     'prove',
     (f) => `The shift changed at ${f.since}: whoever takes over proves it for themselves.`,

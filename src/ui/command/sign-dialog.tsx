@@ -1,24 +1,15 @@
 'use client';
 
 import type { FormEvent } from 'react';
-import type { Command } from '../../core/job';
-
-/** A command that waits for its signatures. */
-export interface Pending {
-  readonly command: Command;
-  readonly signers: readonly string[];
-  readonly settle: (done: boolean) => void;
-}
-
 /** Asks each signer for their PIN. */
 export function SignDialog({
-  pending,
+  signers,
   names,
   onSign,
   onCancel,
   error,
 }: {
-  readonly pending: Pending;
+  readonly signers: readonly string[];
   readonly names: Readonly<Record<string, string>>;
   readonly onSign: (signatures: { person: string; pin: string }[]) => void;
   readonly onCancel: () => void;
@@ -27,9 +18,7 @@ export function SignDialog({
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
-    onSign(
-      pending.signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })),
-    );
+    onSign(signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })));
   };
   return (
     <dialog
@@ -43,7 +32,7 @@ export function SignDialog({
       <form className="modal-box flex flex-col gap-3" onSubmit={submit}>
         <h2 className="text-lg font-bold">Sign</h2>
         <p>A signature is a fresh PIN, given by the person themselves.</p>
-        {pending.signers.map((person, index) => (
+        {signers.map((person, index) => (
           <label key={person} className="flex flex-col gap-1">
             PIN of {names[person] ?? person}
             <input

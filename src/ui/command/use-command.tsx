@@ -6,9 +6,16 @@ import { createContext, useContext, useRef, useState, type ReactNode } from 'rea
 import { toast } from 'sonner';
 import { listSigners, type Command } from '../../core/job';
 import type { ExplainedRefusal } from '../../core/rules/book';
-import { Reasons } from './reasons';
+import { RefusedBand } from './refused-band';
 import { send, type JobHandle, type Sent } from './send';
-import { SignDialog, type Pending } from './sign-dialog';
+import { SignDialog } from './sign-dialog';
+
+/** A command that waits for its signatures. */
+interface Pending {
+  readonly command: Command;
+  readonly signers: readonly string[];
+  readonly settle: (done: boolean) => void;
+}
 
 type Run = (command: Command) => Promise<boolean>;
 /** Who carries a command on: the desk, or what stands between. */
@@ -87,23 +94,10 @@ export function CommandDesk({
   return (
     <Commands.Provider value={run}>
       {children}
-      {refused.length > 0 && (
-        <div
-          role="alert"
-          className="fixed inset-x-0 bottom-0 z-20 mx-auto max-h-96 max-w-3xl overflow-auto border-2 border-error bg-base-100 p-4 shadow-lg"
-        >
-          <div className="mb-2 flex items-center justify-between">
-            <h2 className="text-lg font-bold">Not allowed</h2>
-            <button className="btn btn-sm" onClick={() => setRefused([])}>
-              Understood
-            </button>
-          </div>
-          <Reasons refusals={refused} />
-        </div>
-      )}
+      {refused.length > 0 && <RefusedBand refused={refused} onSeen={() => setRefused([])} />}
       {pending && (
         <SignDialog
-          pending={pending}
+          signers={pending.signers}
           names={handle.names}
           error={pinError}
           onSign={(signatures) => void sign(signatures)}

@@ -1,6 +1,6 @@
 'use client';
 
-import { listHanging } from '../../core/job';
+import { listHanging, listOn } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from './field';
 import { listFree } from './box-panel';
@@ -14,7 +14,7 @@ function Alarm({ view, names }: DossierProps) {
   const { alarm } = view.dossier.isolation;
   if (!alarm) return null;
   const { permit } = view.dossier;
-  const on = permit.kind === 'issued' ? Object.keys(permit.people) : [];
+  const on = Object.keys(listOn(permit));
   return (
     <Panel title="Alarm">
       <p role="alert" className="border-2 border-error p-2">

@@ -1,13 +1,11 @@
 'use client';
 
-import type { Crew, PermitRecord, SignedOn } from '../../core/job';
+import type { Crew, HeldPermit, SignedOn } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { AbsentForm } from './absent';
 import { listFree } from './box-panel';
 import { ChoiceField, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
-
-export type LivePermit = Extract<PermitRecord, { kind: 'issued' }>;
 
 function Lead({
   crew,
@@ -51,7 +49,7 @@ function CrewForm({
   permit,
   props,
 }: {
-  readonly permit: LivePermit;
+  readonly permit: HeldPermit;
   readonly props: DossierProps;
 }) {
   const run = useCommand();
@@ -162,7 +160,7 @@ export function Crews({
   permit,
   props,
 }: {
-  readonly permit: LivePermit;
+  readonly permit: HeldPermit;
   readonly props: DossierProps;
 }) {
   const on = Object.entries(permit.people);

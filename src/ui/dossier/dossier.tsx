@@ -1,18 +1,25 @@
 'use client';
 
 import Link from 'next/link';
-import type { DossierView, Lamp, Stage } from '../../core/job';
+import { isHeld, type DossierView, type Lamp, type Stage } from '../../core/job';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
+import { AirPanel } from '../permit/air-panel';
+import { AuditPanel } from '../permit/audit-panel';
+import { ClashPanel } from '../permit/clash-panel';
+import { PapersPanel } from '../permit/papers-panel';
+import { PermitPanel } from '../permit/permit-panel';
+import { StopPanel } from '../permit/stop-panel';
+import { TeamPanel } from '../permit/team-panel';
+import { WorkPanel } from '../permit/work-panel';
 import { PlanDraftDesk } from '../planning/draft';
 import { UntoldPanel } from './absent';
 import { AmissPanels } from './amiss';
 import { BoxPanel } from './box-panel';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
-import { PermitPanel } from './permit-panel';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
 import { BypassPanel, InspectionPanel } from './standing-panel';
@@ -20,7 +27,6 @@ import { StoredPanel } from './stored-panel';
 import { TestPanel } from './test-panel';
 import type { DossierProps } from './types';
 import { WalkDownPanel } from './walk-down-panel';
-import { WorkPanel } from './work-panel';
 
 const SPINE: readonly { readonly stage: Stage; readonly label: string }[] = [
   { stage: 'plan', label: 'Trace and plan' },
@@ -141,6 +147,16 @@ function PickedRoute({
   );
 }
 
+/** Papers are decided until the permit is out; at the hatch they stand first until they are. */
+const isBeforeWork = ({ view }: DossierProps): boolean =>
+  view.stage === 'permit'
+    ? view.dossier.papers !== undefined
+    : ['plan', 'review', 'walk-down', 'isolate'].includes(view.stage);
+
+/** What can be assessed and approved while the isolation is still under way, so that the hatch is quick. */
+const isAhead = ({ view }: DossierProps): boolean =>
+  view.dossier.papers !== undefined && ['review', 'walk-down', 'isolate'].includes(view.stage);
+
 function StagePanel(props: DossierProps) {
   switch (props.view.stage) {
     case 'plan':
@@ -160,8 +176,11 @@ function StagePanel(props: DossierProps) {
     case 'permit':
       return (
         <>
+          {!props.view.dossier.papers && <PapersPanel {...props} />}
+          <AirPanel {...props} />
           <PermitPanel {...props} />
           <BoxPanel {...props} />
+          <TeamPanel {...props} />
         </>
       );
     case 'work':
@@ -169,17 +188,27 @@ function StagePanel(props: DossierProps) {
         <>
           {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
           <WorkPanel {...props} />
+          {isHeld(props.view.dossier.permit) && <AirPanel {...props} />}
           <BoxPanel {...props} />
           <TestPanel {...props} />
         </>
       );
     case 'restore':
-      return <RestorePanel {...props} />;
+      return (
+        <>
+          {props.view.dossier.permit.kind === 'cancelled' && !props.view.dossier.restoring && (
+            <PermitPanel {...props} />
+          )}
+          <RestorePanel {...props} />
+          <AuditPanel {...props} />
+        </>
+      );
     case 'closed':
       return (
         <section aria-label="Closed">
           <h2 className="text-lg font-bold">Closed</h2>
           {props.view.plan && <PointList plan={props.view.plan} />}
+          <AuditPanel {...props} />
         </section>
       );
   }
@@ -215,9 +244,21 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <PickedRoute view={view} source={source} />
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />
+            {view.dossier.halt && <StopPanel {...props} />}
             <BypassPanel {...props} />
             <StagePanel {...props} />
             <InspectionPanel {...props} />
+            {isBeforeWork(props) && <PapersPanel {...props} />}
+            {isAhead(props) && (
+              <details className="border-t-2 border-base-content pt-2">
+                <summary className="cursor-pointer font-bold">
+                  Assess and approve ahead of time
+                </summary>
+                <PermitPanel {...props} />
+              </details>
+            )}
+            {view.stage !== 'closed' && <ClashPanel {...props} />}
+            {!view.dossier.halt && <StopPanel {...props} />}
             <AmissPanels {...props} />
             <UntoldPanel {...props} />
           </PlanDraftDesk>

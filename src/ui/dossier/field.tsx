@@ -29,6 +29,23 @@ export function TextField({
   );
 }
 
+/** The PIN of whoever signs the form at hand. */
+export function PinField() {
+  return (
+    <label className="flex flex-col text-sm">
+      Your PIN
+      <input
+        name="pin"
+        type="password"
+        inputMode="numeric"
+        autoComplete="off"
+        required
+        className="input input-sm w-28 font-mono"
+      />
+    </label>
+  );
+}
+
 /** Lists and fields are large enough for a gloved finger on a phone. */
 export const LIST_CLASS = 'select select-sm w-full max-sm:h-11 max-sm:text-base';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { LEAK_TEST_MINUTES, type DossierView, type End } from '../../core/job';
+import type { DossierView, End } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
@@ -71,7 +71,7 @@ export function LeakTestForm({
       />
       <TextField label="At the end (bar)" name="to_bar" type="number" />
       <TextField
-        label={`Held for (min, at least ${LEAK_TEST_MINUTES})`}
+        label={`Held for (min, at least ${props.view.values['leak-test-min']})`}
         name="minutes"
         type="number"
       />

@@ -1,6 +1,6 @@
 'use client';
 
-import type { TestRun } from '../../core/job';
+import { isHeld, type TestRun } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
@@ -69,7 +69,7 @@ export function TestPanel(props: DossierProps) {
       </Panel>
     );
   }
-  const what = view.dossier.permit.kind === 'issued' ? 'run' : 'inch';
+  const what = isHeld(view.dossier.permit) ? 'run' : 'inch';
   const standing = view.restore.filter(({ done }) => !done);
   if (standing.length === 0) return null;
   return (

@@ -1,4 +1,5 @@
-import type { DossierView } from '../../core/job';
+import type { DossierView, EarlierJob } from '../../core/job';
+import type { GasDetector } from '../../core/gas';
 import type { Diagram } from '../../core/plant/drawing';
 import type { Fault } from '../../sim';
 
@@ -6,7 +7,12 @@ import type { Fault } from '../../sim';
 export interface SiteChoices {
   readonly locks: readonly { id: string; use: string; owner?: string; busy: boolean }[];
   readonly boxes: readonly { id: string; name: string; busy: boolean }[];
-  readonly instruments: readonly { id: string; name: string; reads: string }[];
+  readonly instruments: readonly {
+    id: string;
+    name: string;
+    reads: string;
+    detector?: GasDetector | undefined;
+  }[];
   readonly earths: readonly { id: string; name: string }[];
   readonly people: readonly {
     id: string;
@@ -18,6 +24,9 @@ export interface SiteChoices {
     watches: boolean;
     standsBy: boolean;
     manager: boolean;
+    fireWatch: boolean;
+    attendant: boolean;
+    operator: boolean;
   }[];
 }
 
@@ -32,6 +41,8 @@ export interface DossierProps {
   readonly choices: SiteChoices;
   /** Points found in the field as drawn, with who and when. */
   readonly asBuilt: Readonly<Record<string, string>>;
+  /** Earlier jobs on the same equipment, newest first. */
+  readonly earlier: readonly EarlierJob[];
   /** Whether the stand-ins may be read. */
   readonly practice: boolean;
   /** What is wrong with the stand-in plant, for whoever leads the practice. */

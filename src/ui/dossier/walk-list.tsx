@@ -1,6 +1,6 @@
 'use client';
 
-import { LEAK_TEST_MINUTES, type DossierView } from '../../core/job';
+import type { DossierView } from '../../core/job';
 import { computeSequenceMinutes } from '../../core/sequence';
 
 const RESTORE_WORDS = {
@@ -17,7 +17,7 @@ const Box = () => (
 );
 
 function RestoreTable({ view }: { readonly view: DossierView }) {
-  const { restore, leakTests, shared } = view;
+  const { restore, leakTests, shared, values } = view;
   const isUnlock = ({ kind }: (typeof restore)[number]) => kind === 'unlock';
   const rows = [
     ...restore
@@ -25,7 +25,7 @@ function RestoreTable({ view }: { readonly view: DossierView }) {
       .map(({ subject, kind }) => ({ subject, what: RESTORE_WORDS[kind] })),
     ...leakTests.map(({ section, least_bar }) => ({
       subject: section,
-      what: `test for leaks${least_bar === undefined ? '' : `, at least ${least_bar} bar`}, ${LEAK_TEST_MINUTES} min`,
+      what: `test for leaks${least_bar === undefined ? '' : `, at least ${least_bar} bar`}, ${values['leak-test-min']} min`,
     })),
     ...restore
       .filter(isUnlock)

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { IncomingOrder } from '../../core/work-orders';
 
 interface JobRow {
   readonly id: string;
@@ -26,13 +27,61 @@ const lasts = (until: string | null, now: string): string => {
   return minutes < 0 ? `${clock}, lapsed ${-minutes} min ago` : `${clock}, in ${minutes} min`;
 };
 
+interface WaitingOrder {
+  readonly order: IncomingOrder;
+  readonly source: string;
+}
+
+/** Work orders from outside that wait to be raised as jobs. */
+function WaitingOrders({
+  orders,
+  mayRaise,
+}: {
+  readonly orders: readonly WaitingOrder[];
+  readonly mayRaise: boolean;
+}) {
+  if (orders.length === 0) return null;
+  return (
+    <section aria-label="Work orders" className="border-l-4 border-primary pl-3">
+      <h2 className="text-lg font-bold">Work orders that wait</h2>
+      <ul>
+        {orders.map(({ order: { number, title, equipment, wantedFrom }, source }) => (
+          <li key={number} className="flex flex-wrap gap-x-3 border-t border-base-300 py-1">
+            <span className="font-mono">{number}</span>
+            <span className="grow font-bold">{title}</span>
+            <span className="font-mono">{equipment}</span>
+            {wantedFrom !== undefined && (
+              <span className="text-sm">
+                wanted {wantedFrom.slice(0, 16).replace('T', ' ')} UTC
+              </span>
+            )}
+            <span className="text-sm">from {source}</span>
+            {mayRaise && (
+              <Link
+                href={`/jobs/new?order=${encodeURIComponent(number)}`}
+                className="underline"
+                aria-label={`Raise a job from ${number}`}
+              >
+                Raise
+              </Link>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** All jobs, those that need someone first. */
 export function JobList({
   jobs,
+  orders,
   now,
   mayRaise,
 }: {
   readonly jobs: readonly JobRow[];
+  /** Work orders that no job was raised from yet. */
+  readonly orders: readonly WaitingOrder[];
   readonly now: string;
   readonly mayRaise: boolean;
 }) {
@@ -48,6 +97,7 @@ export function JobList({
           </Link>
         )}
       </div>
+      <WaitingOrders orders={orders} mayRaise={mayRaise} />
       {jobs.length === 0 && <p>No job has been raised. A coordinator raises the first.</p>}
       <ul className="flex flex-col">
         {sorted.map(({ id, title, equipment, stage, until }) => (

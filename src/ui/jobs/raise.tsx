@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+import type { IncomingOrder } from '../../core/work-orders';
 import { CommandDesk, useCommand } from '../command/use-command';
 
 interface RaiseProps {
@@ -12,6 +13,8 @@ interface RaiseProps {
   readonly equipment: readonly { id: string; name: string; sections: readonly string[] }[];
   readonly sections: readonly { id: string; name: string }[];
   readonly performers: readonly { id: string; label: string }[];
+  /** The work order that it is raised from. */
+  readonly order?: IncomingOrder | undefined;
 }
 
 interface Fields {
@@ -29,15 +32,18 @@ const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = {
   touch: 'touch conductors or moving parts',
 };
 
-function RaiseForm({ equipment, sections, performers }: RaiseProps) {
+function RaiseForm({ equipment, sections, performers, order }: RaiseProps) {
   const run = useCommand();
-  const first = equipment[0];
+  const first = equipment.find(({ id }) => id === order?.equipment) ?? equipment[0];
   const { register, control, handleSubmit } = useForm<Fields>({
     defaultValues: {
-      hours: 6,
+      title: order?.title ?? '',
+      hours: order?.hours ?? 6,
       equipment: first?.id,
-      performer: performers[0]?.id,
-      work: [{ section: first?.sections[0] ?? '', activity: 'open' }],
+      performer: order?.performer ?? performers[0]?.id,
+      work: order?.work.length
+        ? [...order.work]
+        : [{ section: first?.sections[0] ?? '', activity: 'open' }],
     },
   });
   const { fields, append, remove } = useFieldArray({ control, name: 'work' });
@@ -48,9 +54,21 @@ function RaiseForm({ equipment, sections, performers }: RaiseProps) {
     <form
       className="flex flex-col gap-3"
       onSubmit={(event) =>
-        void handleSubmit((values) => run({ kind: 'raise-job', ...values }))(event)
+        void handleSubmit((values) =>
+          run({
+            kind: 'raise-job',
+            ...values,
+            ...(order ? { workOrder: order.number } : {}),
+          }),
+        )(event)
       }
     >
+      {order && (
+        <p className="border-l-4 border-primary pl-2 text-sm">
+          From work order <strong className="font-mono">{order.number}</strong>: check every field;
+          the sections decide which sources are looked for. {order.note}
+        </p>
+      )}
       <label className="flex flex-col">
         What is to be done
         <input className="input w-full" {...register('title', { required: true })} required />

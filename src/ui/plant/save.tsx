@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { describeChange, type Plant, type PlantChange } from '../../core/plant';
-import { SmallForm, TextField } from '../dossier/field';
+import { PinField, SmallForm, TextField } from '../dossier/field';
 
 interface Saved {
   readonly ok: boolean;
@@ -86,17 +86,7 @@ export function SavePlant({
           onSend={(read) => void send(read('note'), read('pin'))}
         >
           <TextField label="What was changed, and why" name="note" />
-          <label className="flex flex-col text-sm">
-            Your PIN
-            <input
-              name="pin"
-              type="password"
-              inputMode="numeric"
-              autoComplete="off"
-              required
-              className="input input-sm w-28 font-mono"
-            />
-          </label>
+          <PinField />
         </SmallForm>
       )}
       <p className="text-sm">

@@ -4,14 +4,18 @@ import { Clock3, LogOut } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { LiveRefresh } from './live-refresh';
 
 const PLACES = [
+  { href: '/watch', label: 'Watch' },
+  { href: '/handover', label: 'Handover' },
   { href: '/', label: 'Jobs' },
   { href: '/plant', label: 'Plant' },
   { href: '/locks', label: 'Locks' },
   { href: '/bypasses', label: 'Bypasses' },
   { href: '/bench', label: 'Bench' },
   { href: '/records', label: 'Records' },
+  { href: '/rules', label: 'Site rules' },
 ] as const;
 
 /** The clock of the site, ticking from the instant that the server gave. */
@@ -54,25 +58,35 @@ export function Header({
   };
   const isHere = (href: string) =>
     href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href);
+  const keepsItself = path === '/watch' || path.endsWith('/field');
   return (
-    <header className="flex flex-wrap items-center gap-x-5 gap-y-1 bg-neutral px-4 py-1.5 text-neutral-content">
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 bg-neutral px-3 py-1.5 text-neutral-content">
       <span className="font-bold">Quillmere</span>
-      <nav aria-label="Places" className="flex gap-1">
+      <nav aria-label="Places" className="flex flex-wrap gap-1">
         {PLACES.map(({ href, label }) => (
           <Link
             key={href}
             href={href}
             aria-current={isHere(href) ? 'page' : undefined}
-            className={`px-2 py-1 ${isHere(href) ? 'border-b-2 border-current font-bold' : ''}`}
+            className={`px-1.5 py-1 ${isHere(href) ? 'border-b-2 border-current font-bold' : ''}`}
           >
             {label}
           </Link>
         ))}
       </nav>
-      <span className="grow" />
+      <form action="/find" role="search" className="grow">
+        <input
+          name="q"
+          type="search"
+          aria-label="Find a number, tag, person, lock, date or word"
+          placeholder="Find"
+          className="w-full max-w-28 border border-current px-2 py-0.5 text-sm placeholder:text-current"
+        />
+      </form>
+      {!keepsItself && <LiveRefresh />}
       {demo && me.coordinator && (
         <span className="flex items-center gap-2 text-xs">
-          <Clock3 size={14} aria-hidden /> demo:
+          <Clock3 size={14} aria-hidden />
           {DEMO_STEPS.map(([label, hours]) => (
             <button
               key={label}

@@ -60,7 +60,7 @@ export const AMISS_ROWS: RefusalRow[] = [
     () => carryOut([['kit', { kind: 'raise-alarm', where: 'P201-CAS', seen: 'hissing' }]], LIVE()),
     'hana',
     { kind: 'sign-on', person: 'kit', lock: 'W-02' },
-    ['alarm-standing', 'after-alarm', 'not-let-down', 'not-proved', 'not-tried'],
+    ['work-stopped', 'alarm-standing', 'after-alarm', 'not-let-down', 'not-proved', 'not-tried'],
   ],
   [
     'an alarm at a place that is not there',
@@ -257,7 +257,7 @@ export const AMISS_ROWS: RefusalRow[] = [
     'handed back with a test open',
     () => carryOut([TEST], LIVE()),
     'jun',
-    { kind: 'hand-back', cleared: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
     ['test-open'],
   ],
 ];

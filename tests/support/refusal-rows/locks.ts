@@ -159,7 +159,7 @@ export const LOCK_ROWS: RefusalRow[] = [
     'handed back with a crew lock on',
     () => carryOut([CREW], LIVE()),
     'jun',
-    { kind: 'hand-back', cleared: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
     ['crews-on'],
   ],
   [

@@ -1,6 +1,7 @@
 import type { Command } from '../../../src/core/job';
 import {
   LIVE,
+  nobody,
   LONELY,
   PROVING,
   WALKED,
@@ -20,6 +21,21 @@ import {
 
 /** Steps of this stage that are refused, with the codes. */
 export const PLANNING_ROWS: RefusalRow[] = [
+  [
+    'a job from a work order that is not there',
+    () => undefined,
+    'ada',
+    { ...RAISE, workOrder: '4711' },
+    ['work-order-unknown'],
+  ],
+  [
+    'a second job from a work order',
+    () => undefined,
+    'ada',
+    { ...RAISE, workOrder: '4711' },
+    ['work-order-raised'],
+    { others: { ...nobody, workOrder: () => ({ job: 'J-0007' }) } },
+  ],
   ['a worker raises a job', () => undefined, 'kit', RAISE, ['role-missing']],
   [
     'raised for work on a source',

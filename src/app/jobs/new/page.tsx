@@ -2,15 +2,25 @@ import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../../server/database';
 import { readSite } from '../../../server/registers';
 import { findMe } from '../../../server/session';
+import { findOrder } from '../../../server/work-orders';
 import { RaiseScreen } from '../../../ui/jobs/raise';
 
-export default async function RaisePage() {
+/** Raising a job, from a work order when one is named. */
+export default async function RaisePage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ order?: string }>;
+}) {
   const me = await findMe();
   if (!me) redirect('/login');
-  const { graph, people } = readSite(sharedDatabase());
+  const db = sharedDatabase();
+  const { graph, people } = readSite(db);
+  const { order } = await searchParams;
+  const found = order === undefined ? undefined : findOrder(db, order);
   return (
     <RaiseScreen
       me={me.id}
+      order={found?.order}
       names={Object.fromEntries([...people.values()].map(({ id, name }) => [id, name]))}
       equipment={graph.plant.equipment.map(({ id, name, sections }) => ({ id, name, sections }))}
       sections={graph.sections

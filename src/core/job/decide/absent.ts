@@ -3,7 +3,7 @@ import { disciplineOfLink, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { listHanging, type HangingLock } from '../hanging';
 import { type Context } from '../site';
-import { type Dossier } from '../state';
+import { isHeld, type Dossier } from '../state';
 import { requireCrewCovered } from './crew';
 import { nameOf, type Outcome } from './outcome';
 import { requireRestoreTurn } from './restoring';
@@ -72,7 +72,7 @@ function requireNoGap(
     case 'control':
       return box?.lock === lock && box.incoming ? [] : [refuse('no-incoming-lock', { lock })];
     case 'crew': {
-      const crews = dossier.permit.kind === 'issued' ? dossier.permit.crews : {};
+      const crews = isHeld(dossier.permit) ? dossier.permit.crews : {};
       const led = Object.entries(crews).find(([, crew]) => crew.lock === lock)?.[0];
       return led === undefined
         ? [refuse('lock-not-here', { lock })]

@@ -1,8 +1,9 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { type CommandOf } from '../commands';
-import { gateHandBack, gateWalkDown } from '../gates';
+import { gateWalkDown } from '../gates';
+import { gateHandBack } from '../gates-permit';
 import { findWorkOrder, type Context } from '../site';
-import { type Dossier } from '../state';
+import { isHeld, type Dossier } from '../state';
 import { requireHole, requireLock } from './lock';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
@@ -92,7 +93,7 @@ export function decideBox(
   const { isolation, permit } = dossier;
   switch (command.kind) {
     case 'choose-lockout': {
-      const late = isolation.box !== undefined || dossier.restoring || permit.kind === 'issued';
+      const late = isolation.box !== undefined || dossier.restoring || isHeld(permit);
       const same = isolation.lockout === command.way;
       return {
         refusals: late || same ? [refuse('already-done', { what: 'Choosing how to lock on' })] : [],

@@ -1,20 +1,19 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { gateWork } from '../gates';
+import { gateWork } from '../gates-permit';
 import { type Context } from '../site';
-import { type Crew, type Dossier } from '../state';
+import { isHeld, listOn, type Crew, type Dossier } from '../state';
 import { requireHole, requireLock } from './lock';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
 
 const crewsOf = ({ permit }: Dossier): Readonly<Record<string, Crew>> =>
-  permit.kind === 'issued' ? permit.crews : {};
+  isHeld(permit) ? permit.crews : {};
 
 /** People signed on in a crew. */
 export function listCrew({ permit }: Dossier, crew: string): string[] {
-  if (permit.kind !== 'issued') return [];
-  return Object.entries(permit.people)
+  return Object.entries(listOn(permit))
     .filter(([, on]) => on.crew === crew)
     .map(([person]) => person);
 }

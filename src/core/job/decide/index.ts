@@ -9,17 +9,24 @@ import { findCode, findSubject, findTarget, refuseScan } from '../scan';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
+import { decideAir } from './air';
 import { decideAlarm } from './alarm';
+import { decideAudit } from './audit';
 import { decideBox } from './box';
 import { decideBypass } from './bypass';
 import { decideCrew } from './crew';
+import { decideDuty } from './duty';
 import { decideIsolating } from './isolating';
 import { type Outcome } from './outcome';
+import { decidePapers } from './papers';
 import { decidePermit } from './permit';
 import { decideRaise, decidePlanning } from './planning';
 import { decideRestoring } from './restoring';
+import { decideSigning } from './sign-on';
+import { decideStop, requireGoing } from './stop';
 import { decideTestRun } from './test-run';
 import { decideUnfit } from './unfit';
+import { decideValidity } from './validity';
 
 /** What a decider answers: events, or every reason against. */
 export type Decision =
@@ -73,19 +80,44 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hang-crew-lock':
     case 'take-off-crew-lock':
       return decideCrew(dossier, command, context);
+    case 'screen-job':
+    case 'schedule-job':
+    case 'name-team':
+    case 'change-scope':
+    case 'accept-clash':
+      return decidePapers(dossier, command, context);
     case 'assess-task':
     case 'approve-permit':
     case 'issue-permit':
-    case 'sign-on':
-    case 'sign-off':
     case 'hand-back':
     case 'close-permit':
+    case 'cancel-permit':
       return decidePermit(dossier, command, context);
+    case 'extend-permit':
+    case 'revalidate-permit':
+    case 'give-copy':
+      return decideValidity(dossier, command, context);
+    case 'test-air':
+      return decideAir(dossier, command, context);
+    case 'audit-permit':
+    case 'finish-follow-up':
+    case 'take-in-copy':
+      return decideAudit(dossier, command, context);
+    case 'stop-work':
+    case 'lift-stop':
+      return decideStop(dossier, command, context);
+    case 'take-duty':
+    case 'leave-duty':
+    case 'share-fire-watch':
+      return decideDuty(dossier, command, context);
+    case 'sign-on':
+    case 'sign-off':
+      return decideSigning(dossier, command, context);
     case 'allow-bypass':
       return decideBypass(command, context);
     case 'inspect-isolation':
       return {
-        refusals: findInspectionDue(dossier) ? [] : [refuse('nothing-hangs')],
+        refusals: findInspectionDue(dossier, context.site) ? [] : [refuse('nothing-hangs')],
         event: { ...command, kind: 'isolation-inspected' },
       };
     case 'remove-absent-lock':
@@ -116,8 +148,12 @@ function requireScanned(state: DossierState, command: Command, context: Context)
   return refuseScan(command.scanned, context.jobId, target, findCode(graph, command.scanned));
 }
 
-/** Someone whose lock was taken off may have to be told, and a lock be made good, long after. */
-const AFTER_CLOSING: readonly Command['kind'][] = ['tell-absent-owner', 'renew-lock'];
+/** Someone whose lock was taken off may have to be told, a lock be made good, a finding be followed up, long after. */
+const AFTER_CLOSING: readonly Command['kind'][] = [
+  'tell-absent-owner',
+  'renew-lock',
+  'finish-follow-up',
+];
 
 /** Decides a command on a job: the events that follow, or every reason against it. Never throws on what a person can send. */
 export function decideJob(state: DossierState, command: Command, context: Context): Decision {
@@ -127,17 +163,17 @@ export function decideJob(state: DossierState, command: Command, context: Contex
   }
   if (state?.kind === 'closed' && !AFTER_CLOSING.includes(command.kind))
     return { ok: false, refusals: [refuse('job-closed')] };
+  const now = timeOf(command, context);
+  const stands = state && standAt(state, context.now);
   const outcome =
-    state === undefined
+    stands === undefined
       ? decideRaise(command as CommandOf<'raise-job'>, context)
-      : decideOn(standAt(state, context.now), command, {
-          ...context,
-          now: timeOf(command, context),
-        });
+      : decideOn(stands, command, { ...context, now });
   const refusals = [
     ...authority,
     ...refuseEntered(state, command, context),
     ...requireScanned(state, command, context),
+    ...(stands ? requireGoing(stands, command, context) : []),
     ...outcome.refusals,
   ];
   return refusals.length > 0 ? { ok: false, refusals } : { ok: true, events: [outcome.event] };

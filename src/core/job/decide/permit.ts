@@ -1,220 +1,209 @@
+import { findLatestEnd, listAccepters, refuseAssessment } from '../../permits';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
+import { gateClashes } from '../clashes';
 import { type CommandOf } from '../commands';
-import { gateHandBack, gateIssue, gateWork } from '../gates';
-import { LONGEST_VALIDITY_HOURS, type Context } from '../site';
-import { type Dossier } from '../state';
-import { requireCrew } from './crew';
-import { requireHole, requireLock, requireOwn } from './lock';
-import { type Outcome, nameOf } from './outcome';
-import { requireTold } from './told';
-import { requireNotWatching } from './watch';
+import { refuseCopiesOut } from '../copies';
+import { gateApproval, gateHandBack, gateIssue, gateTail } from '../gates-permit';
+import { listPapers, listSuggested } from '../papers';
+import { type Context } from '../site';
+import { isHeld, isNumbered, type Dossier } from '../state';
+import { requireFree } from './duty';
+import { type Outcome } from './outcome';
+import { requireNotPerformer, requirePerformer } from './performer';
+
+/** Clashes of the job at hand with those that are open beside it, while it lasts or until a given end. */
+export const requireNoClash = (
+  dossier: Dossier,
+  { jobId, site, others, now }: Context,
+  until?: string,
+): Refusal[] =>
+  gateClashes(
+    { id: jobId, dossier },
+    site,
+    others.open(),
+    now,
+    until === undefined ? undefined : { from: Date.parse(now), until: Date.parse(until) },
+  );
+
+function decideAssess(
+  dossier: Dossier,
+  command: CommandOf<'assess-task'>,
+  context: Context,
+): Outcome {
+  const { permit, restoring } = dossier;
+  const isOpen =
+    permit.kind === 'draft' || permit.kind === 'assessed' || permit.kind === 'cancelled';
+  return {
+    refusals: [
+      ...(isOpen ? [] : [refuse('already-done', { what: 'Approving' })]),
+      ...(restoring ? [refuse('restoring-begun')] : []),
+      ...refuseAssessment(command, listSuggested(dossier, context.site)),
+      ...listAccepters(command).flatMap(({ person, remains }) =>
+        requireRole(
+          context,
+          person,
+          remains === 'high' ? ['site-manager'] : ['issuing-authority', 'site-manager'],
+        ),
+      ),
+    ],
+    event: { ...command, kind: 'task-assessed' },
+  };
+}
+
+function decideApprove(dossier: Dossier, context: Context): Outcome {
+  const { kind } = dossier.permit;
+  const isEarly = kind === 'draft' || kind === 'cancelled';
+  return {
+    refusals: [
+      ...(isEarly || kind === 'assessed'
+        ? gateApproval(dossier, context.site)
+        : [refuse('already-done', { what: 'Approving' })]),
+      ...requireNoClash(dossier, context),
+      ...requireNotPerformer(dossier, context),
+    ],
+    event: { kind: 'permit-approved' },
+  };
+}
+
+/** The number of a permit: that of the job, and from the second on which one it is. */
+function numberPermit({ pastPermits }: Dossier, jobId: string): string {
+  const number = `P-${jobId.replace(/^J-/, '')}`;
+  return pastPermits.length === 0 ? number : `${number}-${pastPermits.length + 1}`;
+}
+
+/** Refuses an end that is later than the site allows. */
+export const requireEnd = (until: string, latest: string): Refusal[] =>
+  Date.parse(until) > Date.parse(latest) ? [refuse('validity-too-long', { until, latest })] : [];
 
 function decideIssue(
   dossier: Dossier,
   command: CommandOf<'issue-permit'>,
   context: Context,
 ): Outcome {
-  const until = new Date(Date.parse(context.now) + command.hours * 3_600_000).toISOString();
-  const live =
-    dossier.permit.kind !== 'none' &&
-    dossier.permit.kind !== 'assessed' &&
-    dossier.permit.kind !== 'approved';
-  const self = context.actor === dossier.performer || context.actor === command.performer;
+  const { site, now } = context;
+  const latest = findLatestEnd(now, site.values);
+  const until =
+    command.hours === undefined
+      ? latest
+      : new Date(Date.parse(now) + command.hours * 3_600_000).toISOString();
   return {
     refusals: [
-      ...gateIssue(dossier, context.site, context.now),
-      ...(live ? [refuse('already-done', { what: 'Issuing' })] : []),
-      ...(command.performer === dossier.performer
-        ? requireRole(context, command.performer, ['performing-authority'])
-        : [
-            refuse('not-the-performer', {
-              performer: nameOf(context, dossier.performer),
-              person: nameOf(context, command.performer),
-            }),
-          ]),
-      ...(self ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })] : []),
-      ...(command.hours > LONGEST_VALIDITY_HOURS
-        ? [refuse('validity-too-long', { hours: command.hours, most: LONGEST_VALIDITY_HOURS })]
-        : []),
+      ...gateIssue(dossier, site, now),
+      ...(isNumbered(dossier.permit) ? [refuse('already-done', { what: 'Issuing' })] : []),
+      ...requireNoClash(dossier, context, until),
+      ...requirePerformer(dossier, command.performer, context),
+      ...requireNotPerformer(dossier, context, command.performer),
+      ...requireEnd(until, latest),
       ...(command.briefed ? [] : [refuse('briefing-missing')]),
     ],
     event: {
       kind: 'permit-issued',
-      number: `P-${context.jobId.replace(/^J-/, '')}`,
+      number: numberPermit(dossier, context.jobId),
       until,
       performer: command.performer,
+      papers: listPapers(dossier, site),
     },
   };
 }
 
-type Locks = Readonly<Record<string, string>>;
-
-/** A worker's locks by where they hang: one on the box, or one on each point. */
-function locksOf({ isolation }: Dossier, { lock, each }: CommandOf<'sign-on' | 'sign-off'>): Locks {
-  if (isolation.lockout === 'each-point') return each ?? {};
-  return lock === undefined || !isolation.box ? {} : { [isolation.box.box]: lock };
-}
-
-/** Refuses to go on while a place where the worker's own lock has to hang goes without. */
-function requireEverywhere({ isolation }: Dossier, locks: Locks): Refusal[] {
-  const places =
-    isolation.lockout === 'each-point'
-      ? Object.keys(isolation.locked)
-      : isolation.box
-        ? [isolation.box.box]
-        : [];
-  const bare = places.filter((place) => !(place in locks));
-  const strange = Object.keys(locks).filter((place) => !places.includes(place));
+/** After hot work someone trained stays and watches for fire. */
+function requireTail(
+  dossier: Dossier,
+  { watcher }: CommandOf<'hand-back'>,
+  context: Context,
+): Refusal[] {
+  if (watcher === undefined) return [refuse('tail-watcher-missing')];
+  const onDuty = dossier.duties[watcher];
   return [
-    ...(bare.length > 0 ? [refuse('own-lock-missing', { places: bare.join(', ') })] : []),
-    ...strange.map((subject) => refuse('not-in-plan', { subject })),
+    ...requireRole(context, watcher, ['fire-watch']),
+    ...(onDuty?.duty === 'fire-watch' ? [] : requireFree(dossier, watcher, context)),
   ];
 }
 
-/** Refuses one lock that is named for two places. */
-function requireOneEach(locks: Locks): Refusal[] {
-  const all = Object.entries(locks);
-  return all
-    .filter(([, lock], n) => all.findIndex(([, other]) => other === lock) < n)
-    .map(([where, lock]) => refuse('lock-in-use', { lock, where }));
-}
-
-function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: Context): Outcome {
-  const { person, crew } = command;
-  const locks = locksOf(dossier, command);
-  const on =
-    dossier.permit.kind === 'issued' && person in dossier.permit.people
-      ? context.jobId
-      : context.others.personOn.get(person);
-  return {
-    refusals: [
-      ...gateWork(dossier, context.site, context.now),
-      ...requireRole(context, person, ['worker', 'performing-authority']),
-      ...(person === context.actor
-        ? [refuse('performs-and-issues', { person: nameOf(context, person) })]
-        : []),
-      ...requireTold(dossier, person, context),
-      ...requireNotWatching(dossier, person, context),
-      ...(on === undefined
-        ? []
-        : [refuse('already-on', { person: nameOf(context, person), job: on })]),
-      ...requireCrew(dossier, command, context),
-      ...requireEverywhere(dossier, locks),
-      ...requireOneEach(locks),
-      ...Object.entries(locks).flatMap(([where, lock]) => [
-        ...requireLock(dossier, lock, 'personal', context),
-        ...requireOwn(lock, person, context),
-        ...requireHole(dossier, where, context),
-      ]),
-    ],
-    event: { kind: 'signed-on', person, locks, ...(crew === undefined ? {} : { crew }) },
-  };
-}
-
-function decideSignOff(
+function decideHandBack(
   dossier: Dossier,
-  command: CommandOf<'sign-off'>,
+  command: CommandOf<'hand-back'>,
   context: Context,
 ): Outcome {
-  const people = dossier.permit.kind === 'issued' ? dossier.permit.people : {};
-  const on = people[command.person];
-  const named = Object.values(locksOf(dossier, command));
-  const hung = Object.entries(on?.locks ?? {});
-  const ownerOf = (lock: string) =>
-    Object.entries(people).find(([, { locks }]) => Object.values(locks).includes(lock))?.[0] ??
-    context.site.locks.get(lock)?.owner ??
-    'nobody here';
-  const foreign = named.filter((lock) => !hung.some(([, own]) => own === lock));
-  const left = hung.filter(([, lock]) => !named.includes(lock)).map(([where]) => where);
+  const { permit } = dossier;
+  const isHot = isHeld(permit) && permit.papers.includes('hot-work');
+  const { watcher, ...rest } = command;
+  const tail = context.site.values['tail-min'] * 60_000;
   return {
-    refusals: on
-      ? [
-          ...foreign.map((lock) =>
-            refuse('lock-not-yours', { lock, owner: nameOf(context, ownerOf(lock)) }),
-          ),
-          ...(left.length > 0 && foreign.length === 0
-            ? [refuse('own-lock-missing', { places: left.join(', ') })]
-            : []),
-        ]
-      : [refuse('not-on', { person: nameOf(context, command.person) })],
-    event: { kind: 'signed-off', person: command.person },
+    refusals: [
+      ...gateHandBack(dossier, context.site),
+      ...requirePerformer(dossier, context.actor, context),
+      ...(command.cleared ? [] : [refuse('not-cleared')]),
+      ...(isHot ? requireTail(dossier, command, context) : []),
+    ],
+    event: {
+      ...rest,
+      kind: 'permit-handed-back',
+      ...(isHot
+        ? { watcher, watchedUntil: new Date(Date.parse(context.now) + tail).toISOString() }
+        : {}),
+    },
   };
 }
 
+function decideClose(
+  dossier: Dossier,
+  command: CommandOf<'close-permit'>,
+  context: Context,
+): Outcome {
+  const { permit } = dossier;
+  return {
+    refusals: [
+      ...(isHeld(permit) ? [refuse('still-held')] : []),
+      ...(permit.kind === 'closed' ? [refuse('already-done', { what: 'Closing the permit' })] : []),
+      ...(isNumbered(permit) ? [] : [refuse('not-issued')]),
+      ...gateTail(dossier, context.now),
+      ...refuseCopiesOut(permit),
+      ...requireNotPerformer(dossier, context),
+    ],
+    event: { kind: 'permit-closed', inspected: command.inspected },
+  };
+}
+
+/** Before it is issued a permit may be cancelled; the points can then be put back, or the task be assessed anew. */
+function decideCancel(
+  { permit, restoring }: Dossier,
+  command: CommandOf<'cancel-permit'>,
+): Outcome {
+  const isOpen =
+    permit.kind === 'draft' || permit.kind === 'assessed' || permit.kind === 'approved';
+  return {
+    refusals: isOpen && !restoring ? [] : [refuse('nothing-to-cancel')],
+    event: { ...command, kind: 'permit-cancelled' },
+  };
+}
+
+/** Decides the life of a permit from the assessment of its task to closing. */
 export function decidePermit(
   dossier: Dossier,
   command: CommandOf<
     | 'assess-task'
     | 'approve-permit'
     | 'issue-permit'
-    | 'sign-on'
-    | 'sign-off'
     | 'hand-back'
     | 'close-permit'
+    | 'cancel-permit'
   >,
   context: Context,
 ): Outcome {
-  const { permit } = dossier;
   switch (command.kind) {
     case 'assess-task':
-      return {
-        refusals:
-          permit.kind === 'none' || permit.kind === 'assessed'
-            ? []
-            : [refuse('already-done', { what: 'Approving' })],
-        event: { ...command, kind: 'task-assessed' },
-      };
+      return decideAssess(dossier, command, context);
     case 'approve-permit':
-      return {
-        refusals: [
-          ...(permit.kind === 'none' ? [refuse('not-assessed')] : []),
-          ...(permit.kind !== 'none' && permit.kind !== 'assessed'
-            ? [refuse('already-done', { what: 'Approving' })]
-            : []),
-          ...(context.actor === dossier.performer
-            ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })]
-            : []),
-        ],
-        event: { kind: 'permit-approved' },
-      };
+      return decideApprove(dossier, context);
     case 'issue-permit':
       return decideIssue(dossier, command, context);
-    case 'sign-on':
-      return decideSignOn(dossier, command, context);
-    case 'sign-off':
-      return decideSignOff(dossier, command, context);
     case 'hand-back':
-      return {
-        refusals: [
-          ...gateHandBack(dossier, context.site),
-          ...(context.actor === dossier.performer
-            ? []
-            : [
-                refuse('not-the-performer', {
-                  performer: nameOf(context, dossier.performer),
-                  person: nameOf(context, context.actor),
-                }),
-              ]),
-          ...(command.cleared ? [] : [refuse('not-cleared')]),
-        ],
-        event: { ...command, kind: 'permit-handed-back' },
-      };
+      return decideHandBack(dossier, command, context);
     case 'close-permit':
-      return {
-        refusals: [
-          ...(permit.kind === 'issued' ? [refuse('still-held')] : []),
-          ...(permit.kind === 'closed'
-            ? [refuse('already-done', { what: 'Closing the permit' })]
-            : []),
-          ...(permit.kind === 'issued' || permit.kind === 'handed-back' || permit.kind === 'closed'
-            ? []
-            : [refuse('not-issued')]),
-          ...(context.actor === dossier.performer
-            ? [refuse('performs-and-issues', { person: nameOf(context, context.actor) })]
-            : []),
-        ],
-        event: { kind: 'permit-closed', inspected: command.inspected },
-      };
+      return decideClose(dossier, command, context);
+    case 'cancel-permit':
+      return decideCancel(dossier, command);
   }
 }

@@ -1,6 +1,6 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
 import { rankGrade } from '../../isolation';
-import { refuse } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gatePlan, listPoints } from '../gates';
@@ -9,19 +9,35 @@ import { requireTogether } from '../shared';
 import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
 
+/** Refuses a place of work that the plant does not know or that is a source itself. */
+export function refuseWork(
+  work: CommandOf<'raise-job'>['work'],
+  { site: { graph } }: Context,
+): Refusal[] {
+  const unknown = work.filter(({ section }) => !graph.sectionAt.has(section));
+  const sources = work.filter(({ section }) => graph.isSource[graph.sectionAt.get(section) ?? -1]);
+  return [
+    ...unknown.map(({ section }) => refuse('section-unknown', { section })),
+    ...sources.map(({ section }) => refuse('source-in-work', { source: section })),
+  ];
+}
+
+/** Refuses a work order that is not there, or that a job was raised from already. */
+function refuseWorkOrder(number: string | undefined, { others }: Context): Refusal[] {
+  if (number === undefined) return [];
+  const order = others.workOrder(number);
+  if (!order) return [refuse('work-order-unknown', { number })];
+  return order.job === undefined ? [] : [refuse('work-order-raised', { number, job: order.job })];
+}
+
 export function decideRaise(command: CommandOf<'raise-job'>, context: Context): Outcome {
-  const { graph } = context.site;
-  const unknown = command.work.filter(({ section }) => !graph.sectionAt.has(section));
-  const sources = command.work.filter(
-    ({ section }) => graph.isSource[graph.sectionAt.get(section) ?? -1],
-  );
   return {
     refusals: [
-      ...unknown.map(({ section }) => refuse('section-unknown', { section })),
-      ...sources.map(({ section }) => refuse('source-in-work', { source: section })),
+      ...refuseWork(command.work, context),
+      ...refuseWorkOrder(command.workOrder, context),
       ...requireRole(context, command.performer, ['performing-authority']),
     ],
-    event: { ...command, kind: 'job-raised' },
+    event: { ...command, kind: 'job-raised', lockout: context.site.values.lockout },
   };
 }
 

@@ -11,7 +11,8 @@ import { decideLeakTest, decideStart, decideWalk } from './return';
 export function requireRestoreTurn(dossier: Dossier, subject: string, context: Context): Refusal[] {
   const gate = gateRestore(dossier);
   const order = findWorkOrder(dossier, context.site);
-  if (gate.length > 0 || !order) return gate;
+  if (!order) return [...gate, refuse('plan-missing')];
+  if (gate.length > 0) return gate;
   const standing = listStanding(dossier, order);
   if (!standing.includes(subject)) return [refuse('already-done', { what: subject })];
   const stepOf = (id: string) => order.restore.find((step) => step.subject === id);

@@ -2,7 +2,7 @@ import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gateLineup, gateRestore, listStanding } from '../gates-back';
-import { computeMissed, isTight, LEAK_TEST_MINUTES, listLeakTests } from '../leak-test';
+import { computeMissed, isTight, listLeakTests } from '../leak-test';
 import { isInLine, listLineup } from '../lineup';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
@@ -39,6 +39,7 @@ function requireTelling(
   least_bar: number | undefined,
   context: Context,
 ): Refusal[] {
+  const least = context.site.values['leak-test-min'];
   return [
     ...(from_bar > 0 && from_bar >= (least_bar ?? 0)
       ? []
@@ -49,9 +50,7 @@ function requireTelling(
             least: least_bar ?? 'more than 0',
           }),
         ]),
-    ...(minutes >= LEAK_TEST_MINUTES
-      ? []
-      : [refuse('leak-test-too-short', { minutes, least: LEAK_TEST_MINUTES })]),
+    ...(minutes >= least ? [] : [refuse('leak-test-too-short', { minutes, least })]),
     ...(to_bar > from_bar
       ? [refuse('leak-test-void', { section, from: from_bar, to: to_bar })]
       : []),

@@ -2,11 +2,12 @@ import { listSpills } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/book';
 import { disciplineOf, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { gateHandBack, gateWalkDown } from '../gates';
+import { gateWalkDown } from '../gates';
+import { gateHalt, gateHandBack, refuseNotLive } from '../gates-permit';
 import { listStanding } from '../gates-back';
 import { listCarriedOut } from '../carried-out';
 import { findWorkOrder, type Context } from '../site';
-import { type Dossier } from '../state';
+import { isHeld, type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
 
@@ -55,8 +56,8 @@ function decideSanction(
       ...gateWalkDown(dossier),
       ...(dossier.restoring ? [refuse('already-done', { what: 'Isolating' })] : []),
       ...(isolation.test ? [refuse('test-open', { purpose: isolation.test.purpose })] : []),
-      ...(isRun && permit.kind !== 'issued' ? [refuse('not-issued')] : []),
-      ...(!isRun && (isolation.box || permit.kind === 'issued') ? [refuse('inch-too-late')] : []),
+      ...(isRun ? refuseNotLive(dossier, context.site) : gateHalt(dossier, context.site)),
+      ...(!isRun && (isolation.box || isHeld(permit)) ? [refuse('inch-too-late')] : []),
       ...(command.performer === dossier.performer
         ? requireRole(context, command.performer, ['performing-authority'])
         : [

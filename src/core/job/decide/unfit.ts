@@ -2,7 +2,7 @@ import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { requireBypassAllowed } from '../bypasses';
 import { type CommandOf } from '../commands';
-import { gateHandBack } from '../gates';
+import { gateHandBack } from '../gates-permit';
 import { listHanging } from '../hanging';
 import { type Context } from '../site';
 import { type Dossier } from '../state';

@@ -1,9 +1,11 @@
 import { ProgrammerFault } from '../../result';
 import { standAt } from '../attendance';
 import type { JobEvent } from '../events';
-import type { Dossier, DossierState, Mark } from '../state';
+import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { evolveAbsent } from './absent';
+import { evolveAudits } from './audit';
 import { EMPTY_ISOLATION, evolveIsolation } from './isolation';
+import { evolveAbout } from './papers';
 import { evolvePermit } from './permit';
 import { evolvePlan } from './plan';
 
@@ -41,45 +43,71 @@ const allow = (
   mark: Mark,
 ): Dossier['bypasses'] => ({ ...bypasses, [device]: { ...mark, until, standsIn, reason } });
 
+/** What shows that the points of a job are on their way back. */
+const PUTS_BACK: ReadonlySet<JobEvent['kind']> = new Set([
+  'box-opened',
+  'store-freed',
+  'outlet-closed',
+  'point-unlocked',
+]);
+
+/** Without a box the way back begins once the work is finished; otherwise with the first point that is put back. */
+const isOnWayBack = (
+  { permit, isolation }: Pick<Dossier, 'permit' | 'isolation'>,
+  event: JobEvent,
+) =>
+  isFreed(permit) &&
+  (PUTS_BACK.has(event.kind) ||
+    (event.kind === 'permit-closed' && isolation.lockout === 'each-point'));
+
 const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 
 /** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
 export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark): Dossier {
   if (event.kind === 'job-raised') {
-    const { title, equipment, work, hours, performer } = event;
+    const { title, equipment, work, hours, performer, workOrder, lockout = 'box' } = event;
     return {
       kind: 'raised',
       title,
       equipment,
       scope: { work, hours },
       performer,
+      ...(workOrder === undefined ? {} : { workOrder }),
       raised: mark,
       grades: {},
       plan: { kind: 'none' },
       noted: {},
-      isolation: EMPTY_ISOLATION,
+      isolation: { ...EMPTY_ISOLATION, lockout },
       restoring: false,
-      permit: { kind: 'none' },
+      permit: { kind: 'draft' },
+      pastPermits: [],
+      team: [],
+      clashes: {},
+      duties: {},
       absent: {},
+      airTests: [],
+      audits: [],
       bypasses: {},
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
-  const planned = evolvePlan(standAt(state, mark.at), event, mark);
+  const before = standAt(state, mark.at);
+  const planned = evolvePlan(before, event, mark);
   const isolation = evolveIsolation(planned.isolation, event, mark);
+  const permits = evolvePermit(before, event, mark);
   return {
     ...planned,
+    ...evolveAbout(before, event, mark),
+    ...permits,
     kind: event.kind === 'job-closed' ? 'closed' : planned.kind,
     isolation: isAtThePlant(event)
       ? { ...isolation, attended: later(isolation.attended, mark.at) }
       : isolation,
-    restoring:
-      planned.restoring ||
-      event.kind === 'box-opened' ||
-      // Without a box the way back begins once the permit is closed.
-      (event.kind === 'permit-closed' && isolation.lockout === 'each-point'),
-    permit: evolvePermit(planned.permit, event, mark),
+    restoring: planned.restoring || isOnWayBack({ ...permits, isolation }, event),
     absent: evolveAbsent(planned.absent, event, mark),
+    airTests:
+      event.kind === 'air-tested' ? [...before.airTests, { ...event, ...mark }] : before.airTests,
+    audits: evolveAudits(before, event, mark),
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,
   };

@@ -133,6 +133,10 @@ export function evolveIsolation(
       const { where, seen } = event;
       return { ...relight(isolation, 'after-alarm', mark.at), alarm: { ...mark, where, seen } };
     }
+    case 'scope-changed':
+      return isolation.attended === undefined
+        ? isolation
+        : relight(isolation, 'scope-changed', mark.at);
     case 'alarm-cleared':
       return { ...isolation, alarm: undefined };
     case 'lock-found-unfit':

@@ -1,20 +1,27 @@
-import type { JobEvent } from '../events';
-import type { Mark, PermitRecord } from '../state';
+import { type JobEvent } from '../events';
+import {
+  isHeld,
+  isNumbered,
+  type Assessment,
+  type Dossier,
+  type HeldPermit,
+  type Mark,
+  type PermitOf,
+  type PermitRecord,
+} from '../state';
 import { drop, put } from './ledger';
 
-type Live = Extract<PermitRecord, { kind: 'issued' }>;
-
 /** The incoming lead of a crew takes over; without one the crew is gone. */
-function passCrew(crews: Live['crews'], name: string): Live['crews'] {
+function passCrew(crews: HeldPermit['crews'], name: string): HeldPermit['crews'] {
   const incoming = crews[name]?.incoming;
   return incoming ? put(crews, name, incoming) : drop(crews, name);
 }
 
 /** A lock that came off for its absent owner: of a lead, or of someone signed on, who is off with their last lock. */
 function takeOff(
-  permit: Live,
+  permit: HeldPermit,
   { lock, owner, where }: Extract<JobEvent, { kind: 'absent-lock-removed' }>,
-): Live {
+): HeldPermit {
   const led = Object.entries(permit.crews).find(([, crew]) => crew.lock === lock)?.[0];
   if (led !== undefined) return { ...permit, crews: passCrew(permit.crews, led) };
   const on = permit.people[owner];
@@ -25,28 +32,27 @@ function takeOff(
   return { ...permit, people: isOff ? drop(people, owner) : put(people, owner, { ...on, locks }) };
 }
 
-function evolvePeople(
-  permit: Live,
-  event: Extract<
-    JobEvent,
-    {
-      kind:
-        | 'signed-on'
-        | 'signed-off'
-        | 'crew-joined'
-        | 'crew-lead-incoming'
-        | 'crew-handed-over'
-        | 'crew-left'
-        | 'absent-lock-removed';
-    }
-  >,
-  { at }: Mark,
-): Live {
+/** Events that change who is on a permit. */
+type CrewEvent = Extract<
+  JobEvent,
+  {
+    kind:
+      | 'signed-on'
+      | 'signed-off'
+      | 'crew-joined'
+      | 'crew-lead-incoming'
+      | 'crew-handed-over'
+      | 'crew-left'
+      | 'absent-lock-removed';
+  }
+>;
+
+function evolvePeople(permit: HeldPermit, event: CrewEvent, { at }: Mark): HeldPermit {
   const { people, crews } = permit;
   switch (event.kind) {
     case 'signed-on': {
-      const { person, locks, crew } = event;
-      return { ...permit, people: put(people, person, { locks, crew, since: at }) };
+      const { person, locks, crew, sparks } = event;
+      return { ...permit, people: put(people, person, { locks, crew, sparks, since: at }) };
     }
     case 'signed-off':
       return { ...permit, people: drop(people, event.person) };
@@ -69,27 +75,122 @@ function evolvePeople(
   }
 }
 
-export function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark): PermitRecord {
+type Assessed = Extract<JobEvent, { kind: 'task-assessed' }>;
+
+/** An assessment as it is kept now, also from an event of the time before tasks had steps. */
+function readAssessment(event: Assessed, mark: Mark): Assessment {
+  if (!('hazards' in event)) {
+    const { steps, left, wear, emergency, questions, takenFrom } = event;
+    return { ...mark, steps, left, wear, emergency, questions, takenFrom };
+  }
+  const hazards = event.hazards.map(({ hazard, control }) => ({
+    hazard,
+    controls: [{ rank: 'organise' as const, control }],
+    remains: 'low' as const,
+  }));
+  return {
+    ...mark,
+    steps: [{ step: 'the whole task', hazards }],
+    left: {},
+    wear: [event.equipment],
+    emergency: [event.emergency],
+    questions: [],
+  };
+}
+
+function issue(
+  { assessment, approved }: PermitOf<'approved'>,
+  { number, until, papers = ['general'] }: Extract<JobEvent, { kind: 'permit-issued' }>,
+  mark: Mark,
+): PermitRecord {
+  return {
+    kind: 'issued',
+    assessment,
+    approved,
+    number,
+    issuer: mark.by,
+    issuedAt: mark.at,
+    until,
+    papers,
+    copies: [],
+    extensions: [],
+    validated: mark,
+    people: {},
+    crews: {},
+  };
+}
+
+/** What stays of a permit whatever becomes of it: numbers, times, signatures and copies. */
+const ISSUED = [
+  'assessment',
+  'approved',
+  'number',
+  'issuer',
+  'issuedAt',
+  'until',
+  'papers',
+  'copies',
+  'extensions',
+  'validated',
+] as const satisfies readonly (keyof HeldPermit)[];
+
+const pickIssued = (permit: HeldPermit) =>
+  Object.fromEntries(ISSUED.map((field) => [field, permit[field]])) as Pick<
+    HeldPermit,
+    (typeof ISSUED)[number]
+  >;
+
+/** A permit that is handed back has nobody on it any more; after hot work someone watches. */
+function handBack(
+  permit: HeldPermit,
+  { finished = true, watcher, watchedUntil }: Extract<JobEvent, { kind: 'permit-handed-back' }>,
+  mark: Mark,
+): PermitRecord {
+  const back = { ...pickIssued(permit), handedBack: mark, finished };
+  return watcher === undefined || watchedUntil === undefined
+    ? { ...back, kind: 'handed-back' }
+    : { ...back, kind: 'watched', watcher, watchedUntil };
+}
+
+const suspend = (permit: HeldPermit, suspended: Mark): HeldPermit =>
+  permit.kind === 'issued' ? { ...permit, kind: 'suspended', suspended } : permit;
+
+const takeInCopy = (
+  copies: HeldPermit['copies'],
+  { number, end, note }: Extract<JobEvent, { kind: 'copy-taken-in' }>,
+  mark: Mark,
+): HeldPermit['copies'] =>
+  copies.map((copy) => (copy.number === number ? { ...copy, end: { ...mark, end, note } } : copy));
+
+function evolveHeld(permit: HeldPermit, event: JobEvent, mark: Mark): PermitRecord {
   switch (event.kind) {
-    case 'task-assessed': {
-      const { hazards, equipment, emergency } = event;
-      return { kind: 'assessed', assessment: { ...mark, hazards, equipment, emergency } };
+    case 'permit-extended': {
+      const { until, retested } = event;
+      const extensions = [...permit.extensions, { ...mark, until, retested }];
+      return { ...permit, until, extensions, validated: mark };
     }
-    case 'permit-approved':
-      return permit.kind === 'assessed' ? { ...permit, kind: 'approved', approved: mark } : permit;
-    case 'permit-issued':
-      return permit.kind === 'approved'
-        ? {
-            ...permit,
-            kind: 'issued',
-            number: event.number,
-            issuer: mark.by,
-            issuedAt: mark.at,
-            until: event.until,
-            people: {},
-            crews: {},
-          }
-        : permit;
+    case 'permit-revalidated':
+      return { ...permit, validated: mark };
+    case 'copy-given': {
+      const { number, holder, instead } = event;
+      return { ...permit, copies: [...permit.copies, { ...mark, number, holder, instead }] };
+    }
+    case 'air-tested':
+      return event.isFit ? permit : suspend(permit, mark);
+    case 'permit-audited':
+      return event.grave.length > 0 ? suspend(permit, mark) : permit;
+    case 'work-stopped':
+    case 'alarm-raised':
+      return suspend(permit, mark);
+    case 'copy-taken-in':
+      return { ...permit, copies: takeInCopy(permit.copies, event, mark) };
+    case 'stop-lifted': {
+      if (permit.kind !== 'suspended') return permit;
+      const { people, crews } = permit;
+      return { ...pickIssued(permit), people, crews, kind: 'issued' };
+    }
+    case 'permit-handed-back':
+      return handBack(permit, event, mark);
     case 'signed-on':
     case 'signed-off':
     case 'crew-joined':
@@ -97,24 +198,56 @@ export function evolvePermit(permit: PermitRecord, event: JobEvent, mark: Mark):
     case 'crew-handed-over':
     case 'crew-left':
     case 'absent-lock-removed':
-      return permit.kind === 'issued' ? evolvePeople(permit, event, mark) : permit;
-    case 'permit-handed-back': {
-      if (permit.kind !== 'issued') return permit;
-      const { assessment, approved, number, issuer, issuedAt, until } = permit;
-      return {
-        kind: 'handed-back',
-        assessment,
-        approved,
-        number,
-        issuer,
-        issuedAt,
-        until,
-        handedBack: mark,
-      };
-    }
-    case 'permit-closed':
-      return permit.kind === 'handed-back' ? { ...permit, kind: 'closed', closed: mark } : permit;
+      return evolvePeople(permit, event, mark);
     default:
       return permit;
   }
+}
+
+function close(
+  permit: PermitOf<'handed-back' | 'watched'>,
+  inspected: string,
+  closed: Mark,
+): PermitOf<'closed'> {
+  return { ...permit, kind: 'closed', closed, inspected };
+}
+
+function evolveRecord(permit: PermitRecord, event: JobEvent, mark: Mark): PermitRecord {
+  if (isHeld(permit)) return evolveHeld(permit, event, mark);
+  switch (event.kind) {
+    case 'task-assessed':
+      return { kind: 'assessed', assessment: readAssessment(event, mark) };
+    case 'permit-approved':
+      return permit.kind === 'assessed' ? { ...permit, kind: 'approved', approved: mark } : permit;
+    case 'permit-issued':
+      return permit.kind === 'approved' ? issue(permit, event, mark) : permit;
+    case 'copy-taken-in':
+      return isNumbered(permit)
+        ? { ...permit, copies: takeInCopy(permit.copies, event, mark) }
+        : permit;
+    case 'permit-closed':
+      return permit.kind === 'handed-back' || permit.kind === 'watched'
+        ? close(permit, event.inspected, mark)
+        : permit;
+    case 'permit-cancelled':
+      return { kind: 'cancelled', cancelled: mark, reason: event.reason };
+    // What was assessed and approved was another scope or other papers.
+    case 'scope-changed':
+    case 'job-screened':
+      return permit.kind === 'assessed' || permit.kind === 'approved' ? { kind: 'draft' } : permit;
+    default:
+      return permit;
+  }
+}
+
+/** The permit of a job after an event, and those it is done with: one closed with work left makes room for the next number. */
+export function evolvePermit(
+  { permit, pastPermits }: Pick<Dossier, 'permit' | 'pastPermits'>,
+  event: JobEvent,
+  mark: Mark,
+): Pick<Dossier, 'permit' | 'pastPermits'> {
+  const next = evolveRecord(permit, event, mark);
+  return next.kind === 'closed' && !next.finished
+    ? { permit: { kind: 'draft' }, pastPermits: [...pastPermits, next] }
+    : { permit: next, pastPermits };
 }

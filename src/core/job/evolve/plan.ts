@@ -51,6 +51,12 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
   if (event.kind === 'label-checked') {
     return { ...dossier, plan: evolveLabels(plan, drafted, event, mark) };
   }
+  // The same points, to be checked and reviewed for the new scope.
+  if (event.kind === 'scope-changed')
+    return {
+      ...dossier,
+      plan: { kind: 'drafted', ...drafted, returned: `The scope changed: ${event.reason}` },
+    };
   if (event.kind === 'plan-submitted')
     return { ...dossier, plan: { kind: 'submitted', ...drafted } };
   if (event.kind === 'plan-returned') {

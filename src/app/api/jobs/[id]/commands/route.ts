@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { sharedDatabase } from '../../../../../server/database';
 import { carryOut, commandSchema } from '../../../../../server/jobs';
-import { checkPin } from '../../../../../server/pins';
 import { readBody, respondError } from '../../../../../server/respond';
 import { findMe } from '../../../../../server/session';
+import { refuseSignatures, signaturesSchema } from '../../../../../server/sign';
 
 const schema = z.strictObject({
   command: commandSchema,
@@ -11,9 +11,7 @@ const schema = z.strictObject({
   key: z.string().min(8).max(64),
   /** When it was entered on a device that could not reach the server then. */
   enteredAt: z.iso.datetime().optional(),
-  signatures: z
-    .array(z.strictObject({ person: z.string().min(1).max(80), pin: z.string().max(20) }))
-    .max(4),
+  signatures: signaturesSchema,
 });
 
 /** Carries out one command on a job. Each signature is a fresh PIN, checked before anything is decided. */
@@ -27,13 +25,8 @@ export async function POST(
   if (!body.ok) return body.response;
   const { signatures, ...rest } = body.value;
   const db = sharedDatabase();
-  for (const { person, pin } of signatures) {
-    const answer = await checkPin(db, person, pin);
-    if (answer === 'too-many-tries')
-      return respondError(429, `Too many wrong PINs for ${person}. Wait ten minutes.`);
-    if (answer === 'wrong')
-      return respondError(403, 'A PIN is not right. Nothing was signed.', [person]);
-  }
+  const refused = await refuseSignatures(db, signatures);
+  if (refused) return refused;
   const answer = carryOut(db, {
     ...rest,
     jobId: (await params).id,

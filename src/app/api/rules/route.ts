@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { sharedDatabase } from '../../../server/database';
+import { checkPin } from '../../../server/pins';
+import { readBody, respondError } from '../../../server/respond';
+import { findSiteManager } from '../../../server/session';
+import { saveValues } from '../../../server/site-rules';
+
+const schema = z.strictObject({
+  values: z.unknown(),
+  expected: z.int().min(0),
+  note: z.string().trim().min(1, 'say what was changed and why').max(2000),
+  pin: z.string().min(1).max(20),
+});
+
+/** Saves the values of the rules as their next version, signed by the site manager with a fresh PIN. */
+export async function POST(request: Request): Promise<Response> {
+  const who = await findSiteManager();
+  if (!who.ok) return who.response;
+  const body = await readBody(request, schema);
+  if (!body.ok) return body.response;
+  const { values, expected, note, pin } = body.value;
+  const db = sharedDatabase();
+  const answer = await checkPin(db, who.person.id, pin);
+  if (answer === 'too-many-tries')
+    return respondError(429, 'Too many wrong PINs. Wait ten minutes.');
+  if (answer === 'wrong') return respondError(403, 'The PIN is not right. Nothing was saved.');
+  const saved = saveValues(db, { document: values, expected, note, actor: who.person.id });
+  if (saved.ok) return Response.json(saved);
+  if (saved.kind === 'unfit')
+    return respondError(422, 'These values are not allowed.', saved.problems);
+  return respondError(
+    409,
+    `Someone saved version ${saved.version} meanwhile. Nothing of yours was saved: load the page again.`,
+  );
+}

@@ -1,0 +1,10 @@
+import { findCaller } from '../../../../server/caller';
+import { sharedDatabase } from '../../../../server/database';
+import { readBoard } from '../../../../server/watch';
+
+/** The live board: permits that are out, what needs someone next, clashes, counts. */
+export async function GET(request: Request): Promise<Response> {
+  const db = sharedDatabase();
+  const caller = await findCaller(db, request, 'read');
+  return caller.ok ? Response.json(readBoard(db)) : caller.response;
+}

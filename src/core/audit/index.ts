@@ -1,0 +1,3 @@
+export * from './checks';
+export * from './figures';
+export * from './refuse';

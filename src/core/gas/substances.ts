@@ -1,0 +1,146 @@
+/** Which standard a lower flammable limit is taken from: the same gas has two, and a percentage of it means nothing without. */
+export const LFL_BASES = ['iec', 'nfpa'] as const;
+export type LflBasis = (typeof LFL_BASES)[number];
+
+/** A gas or vapour that is tested for. */
+interface Substance {
+  readonly name: string;
+  /** Molar mass (g/mol). */
+  readonly molarMass: number;
+  /** Lower and upper flammable limits in air at room temperature (% vol), by standard. */
+  readonly lfl?: Readonly<Record<LflBasis, number>>;
+  readonly ufl?: number;
+  /** The most over a working day, and the most at any time or for a quarter of an hour (ppm). */
+  readonly day_ppm?: number;
+  readonly peak_ppm?: number;
+  /** Where the exposure limits come from. */
+  readonly basis?: string;
+  /** What has to be known when it is tested for. */
+  readonly caution?: string;
+}
+
+/**
+ * Gases and vapours with their limits. Flammable limits: IEC 60079-20-1 and NFPA 325 (from memory); exposure limits: 29 CFR 1910.1000
+ * and NIOSH recommended limits, the lower of them (from memory). A site's own limits and local law come first.
+ */
+export const SUBSTANCES = {
+  oxygen: { name: 'oxygen', molarMass: 32 },
+  methane: { name: 'methane', molarMass: 16.04, lfl: { iec: 4.4, nfpa: 5 }, ufl: 15 },
+  ethane: { name: 'ethane', molarMass: 30.07, lfl: { iec: 2.4, nfpa: 3 }, ufl: 12.5 },
+  propane: {
+    name: 'propane',
+    molarMass: 44.1,
+    lfl: { iec: 1.7, nfpa: 2.1 },
+    ufl: 9.5,
+    day_ppm: 1000,
+    basis: '29 CFR 1910.1000, Table Z-1',
+  },
+  butane: {
+    name: 'n-butane',
+    molarMass: 58.12,
+    lfl: { iec: 1.4, nfpa: 1.6 },
+    ufl: 8.4,
+    day_ppm: 800,
+    basis: 'NIOSH',
+  },
+  pentane: {
+    name: 'n-pentane',
+    molarMass: 72.15,
+    lfl: { iec: 1.1, nfpa: 1.5 },
+    ufl: 7.8,
+    day_ppm: 120,
+    basis: 'NIOSH',
+  },
+  hydrogen: {
+    name: 'hydrogen',
+    molarMass: 2.016,
+    lfl: { iec: 4, nfpa: 4 },
+    ufl: 75,
+    caution: 'gathers under roofs and in dead ends above',
+  },
+  acetylene: {
+    name: 'acetylene',
+    molarMass: 26.04,
+    lfl: { iec: 2.3, nfpa: 2.5 },
+    ufl: 100,
+    caution: 'decomposes by itself; mixing rules are poor for it',
+  },
+  ethanol: {
+    name: 'ethanol',
+    molarMass: 46.07,
+    lfl: { iec: 3.1, nfpa: 3.3 },
+    ufl: 19,
+    day_ppm: 1000,
+    basis: '29 CFR 1910.1000, Table Z-1',
+  },
+  toluene: {
+    name: 'toluene',
+    molarMass: 92.14,
+    lfl: { iec: 1, nfpa: 1.1 },
+    ufl: 7.1,
+    day_ppm: 100,
+    peak_ppm: 150,
+    basis: 'NIOSH',
+  },
+  'hydrogen-sulphide': {
+    name: 'hydrogen sulphide',
+    molarMass: 34.08,
+    lfl: { iec: 4, nfpa: 4 },
+    ufl: 44,
+    peak_ppm: 10,
+    basis: 'NIOSH ceiling of ten minutes',
+    caution: 'deadens the sense of smell; lies low in still air although hardly heavier than it',
+  },
+  'carbon-monoxide': {
+    name: 'carbon monoxide',
+    molarMass: 28.01,
+    lfl: { iec: 10.9, nfpa: 12.5 },
+    ufl: 74,
+    day_ppm: 35,
+    peak_ppm: 200,
+    basis: 'NIOSH',
+  },
+  'carbon-dioxide': {
+    name: 'carbon dioxide',
+    molarMass: 44.01,
+    day_ppm: 5000,
+    peak_ppm: 30_000,
+    basis: '29 CFR 1910.1000, Table Z-1; NIOSH for the peak',
+    caution: 'poisons before oxygen is low enough to be noticed',
+  },
+  ammonia: {
+    name: 'ammonia',
+    molarMass: 17.03,
+    lfl: { iec: 15, nfpa: 15 },
+    ufl: 28,
+    day_ppm: 25,
+    peak_ppm: 35,
+    basis: 'NIOSH',
+  },
+  'sulphur-dioxide': {
+    name: 'sulphur dioxide',
+    molarMass: 64.07,
+    day_ppm: 2,
+    peak_ppm: 5,
+    basis: 'NIOSH',
+  },
+  chlorine: { name: 'chlorine', molarMass: 70.9, peak_ppm: 0.5, basis: 'NIOSH ceiling' },
+  nitrogen: {
+    name: 'nitrogen',
+    molarMass: 28.01,
+    caution: 'tested for by oxygen alone: it has no smell and gives no warning',
+  },
+} as const satisfies Record<string, Substance>;
+
+export type SubstanceCode = keyof typeof SUBSTANCES;
+export const SUBSTANCE_CODES = Object.keys(SUBSTANCES) as [SubstanceCode, ...SubstanceCode[]];
+
+/** A substance with every field that it may have. */
+export const substanceOf = (code: SubstanceCode): Substance => SUBSTANCES[code];
+
+/** The mean molar mass of dry air (g/mol). */
+export const AIR_MOLAR_MASS = 28.96;
+
+/** How heavy a gas is beside air at the same temperature and pressure (1 is as heavy). */
+export const densityBesideAir = (code: SubstanceCode): number =>
+  SUBSTANCES[code].molarMass / AIR_MOLAR_MASS;

@@ -1,0 +1,185 @@
+import { convertConcentration } from './concentration';
+import { computeExposure } from './mixture';
+import { correctReading, findSensor, isOverRange, type GasReading } from './reading';
+import type { GasDetector } from './instrument';
+import { substanceOf, SUBSTANCES, type LflBasis, type SubstanceCode } from './substances';
+
+/** What the air has to be fit for. */
+export const AIR_USES = ['entry', 'hot-work'] as const;
+export type AirUse = (typeof AIR_USES)[number];
+export const AIR_USE_WORDS: Readonly<Record<AirUse, string>> = {
+  entry: 'entry',
+  'hot-work': 'hot work',
+};
+
+/** The limits of the site for a use of the air. */
+export interface AirLimits {
+  readonly oxygenLeast: number;
+  readonly oxygenMost: number;
+  /** The most of the lower flammable limit (%), and which standard gives that limit. */
+  readonly lflMost: number;
+  readonly lflBasis: LflBasis;
+  /** The most of the exposure limits, one poison or several together (%). */
+  readonly exposureMost: number;
+}
+
+/** What one gas comes to beside its limit. */
+export interface AirLine {
+  readonly gas: SubstanceCode | 'flammables together' | 'poisons together';
+  /** In the unit of its limit. */
+  readonly value: number;
+  readonly unit: '%vol' | '%LFL' | 'ppm' | '%';
+  readonly limit: string;
+  readonly basis: string;
+  readonly isFit: boolean;
+  /** Above its range a sensor does not say how much. */
+  readonly isOver?: true;
+}
+
+/** Whether the air is fit, line by line. */
+export interface AirVerdict {
+  readonly isFit: boolean;
+  readonly lines: readonly AirLine[];
+}
+
+const OSHA_AIR = '29 CFR 1910.146(b), hazardous atmosphere; site limit where stricter';
+const TOGETHER = '29 CFR 1910.1000(d)(2)(i)';
+
+/** A reading in the unit of its limit, corrected for the gas that is there. */
+interface Measured {
+  readonly gas: SubstanceCode;
+  readonly isOver: boolean;
+  readonly in: (unit: '%vol' | '%LFL' | 'ppm') => number | undefined;
+}
+
+function measure(reading: GasReading, detector: GasDetector, basis: LflBasis): Measured {
+  const { gas, unit } = reading;
+  const sensor = findSensor(detector, gas);
+  const value = sensor ? correctReading(sensor, reading) : reading.shown;
+  return {
+    gas,
+    isOver: sensor !== undefined && isOverRange(sensor, reading),
+    in: (into) => convertConcentration(value, unit, into, gas, basis),
+  };
+}
+
+const over = ({ isOver }: Measured) => (isOver ? { isOver: true as const } : {});
+
+function judgeOxygen(measured: Measured, limits: AirLimits): AirLine {
+  const value = measured.in('%vol') ?? 0;
+  const { oxygenLeast, oxygenMost } = limits;
+  return {
+    gas: 'oxygen',
+    value,
+    unit: '%vol',
+    limit: `${oxygenLeast} to ${oxygenMost} % vol`,
+    basis: OSHA_AIR,
+    isFit: !measured.isOver && value >= oxygenLeast && value <= oxygenMost,
+    ...over(measured),
+  };
+}
+
+function judgeFlammable(measured: Measured, { lflMost, lflBasis }: AirLimits): AirLine[] {
+  const value = measured.in('%LFL');
+  if (value === undefined) return [];
+  return [
+    {
+      gas: measured.gas,
+      value,
+      unit: '%LFL',
+      limit: `below ${lflMost} % LFL`,
+      basis: `${OSHA_AIR}; LFL by ${lflBasis === 'iec' ? 'IEC 60079-20-1' : 'NFPA 325'}`,
+      isFit: !measured.isOver && value < lflMost,
+      ...over(measured),
+    },
+  ];
+}
+
+/** The stricter of the limits for a day and for any time (ppm). */
+function exposureLimit(gas: SubstanceCode): number | undefined {
+  const { day_ppm, peak_ppm } = substanceOf(gas);
+  const all = [day_ppm, peak_ppm].filter((limit) => limit !== undefined);
+  return all.length === 0 ? undefined : Math.min(...all);
+}
+
+function judgePoison(measured: Measured, { exposureMost }: AirLimits): AirLine[] {
+  const limit = exposureLimit(measured.gas);
+  const value = measured.in('ppm');
+  if (limit === undefined || value === undefined) return [];
+  const most = (limit * exposureMost) / 100;
+  return [
+    {
+      gas: measured.gas,
+      value,
+      unit: 'ppm',
+      limit: `at most ${most} ppm`,
+      basis: `${substanceOf(measured.gas).basis ?? ''}, ${exposureMost} % of it`,
+      isFit: !measured.isOver && value <= most,
+      ...over(measured),
+    },
+  ];
+}
+
+/** Flammables and poisons that are each within their limits may not be together. */
+function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
+  const shares = all.flatMap((one) => one.in('%LFL') ?? []);
+  const poisons = all.flatMap((one) => {
+    const limit = exposureLimit(one.gas);
+    const ppm = one.in('ppm');
+    return limit === undefined || ppm === undefined ? [] : [{ ppm, limit_ppm: limit }];
+  });
+  // By Le Chatelier the shares of the limits add up.
+  const share = shares.reduce((sum, one) => sum + one, 0);
+  const exposure = computeExposure(poisons) * 100;
+  return [
+    ...(shares.length > 1
+      ? [
+          {
+            gas: 'flammables together' as const,
+            value: share,
+            unit: '%LFL' as const,
+            limit: `below ${limits.lflMost} % LFL`,
+            basis: 'Le Chatelier; an estimate',
+            isFit: share < limits.lflMost,
+          },
+        ]
+      : []),
+    ...(poisons.length > 1
+      ? [
+          {
+            gas: 'poisons together' as const,
+            value: exposure,
+            unit: '%' as const,
+            limit: `at most ${limits.exposureMost} % of their limits`,
+            basis: TOGETHER,
+            isFit: exposure <= limits.exposureMost,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Judges the readings of one sample: each gas by its limit, and flammables and poisons together. */
+export function judgeAir(
+  readings: readonly GasReading[],
+  detector: GasDetector,
+  limits: AirLimits,
+): AirVerdict {
+  const all = readings.map((reading) => measure(reading, detector, limits.lflBasis));
+  const lines = [
+    ...all.flatMap((one) =>
+      one.gas === 'oxygen'
+        ? [judgeOxygen(one, limits)]
+        : [...judgeFlammable(one, limits), ...judgePoison(one, limits)],
+    ),
+    ...judgeTogether(all, limits),
+  ];
+  return { isFit: lines.length > 0 && lines.every(({ isFit }) => isFit), lines };
+}
+
+/** One line in words: the gas, the value, the limit and its basis. */
+export function describeLine({ gas, value, unit, limit, basis, isOver }: AirLine): string {
+  const name = gas in SUBSTANCES ? SUBSTANCES[gas as SubstanceCode].name : gas;
+  const shown = isOver ? 'over range' : `${Number(value.toPrecision(3))} ${unit}`;
+  return `${name} ${shown}, limit ${limit} (${basis})`;
+}

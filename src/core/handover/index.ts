@@ -1,0 +1,5 @@
+export * from './decide';
+export * from './due';
+export * from './parts';
+export * from './record';
+export * from './report';

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { id, note, words } from '../job/fields';
+import type { Mark } from '../job';
+import type { HandoverReport } from './parts';
+import type { Promised } from './promised';
+
+/** Commands about handing over a shift. */
+export const handoverCommandSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('hand-over-shift'),
+    incoming: id,
+    notes: note,
+    /** What the outgoing shift promises: what, who does it, by when. */
+    promises: z.array(z.strictObject({ what: words, who: id, until: z.iso.datetime() })).max(30),
+  }),
+  z.strictObject({ kind: z.literal('read-handover'), handover: z.int().min(1), person: id }),
+  z.strictObject({
+    kind: z.literal('keep-promise'),
+    /** Which promise, by its number. */
+    promise: z.int().min(1),
+    done: words,
+  }),
+]);
+
+export type HandoverCommand = z.infer<typeof handoverCommandSchema>;
+type Of<Kind extends HandoverCommand['kind']> = Extract<HandoverCommand, { kind: Kind }>;
+type Body<Kind extends HandoverCommand['kind']> = Omit<Of<Kind>, 'kind'>;
+
+/** People whose fresh PIN a command needs. */
+export function listHandoverSigners(command: HandoverCommand, actor: string): readonly string[] {
+  switch (command.kind) {
+    case 'hand-over-shift':
+      return [...new Set([actor, command.incoming])];
+    case 'read-handover':
+      return [command.person];
+    case 'keep-promise':
+      return [actor];
+  }
+}
+
+/** What happened at handovers, in the past tense. */
+export type HandoverEvent =
+  | ({
+      readonly kind: 'shift-handed-over';
+      readonly report: HandoverReport;
+      /** Who has to read it. */
+      readonly readers: readonly string[];
+    } & Body<'hand-over-shift'>)
+  | ({ readonly kind: 'handover-read' } & Body<'read-handover'>)
+  | ({ readonly kind: 'promise-kept' } & Body<'keep-promise'>);
+
+/** A shift that was handed over by `by` to `incoming`. */
+export interface Handover extends Mark {
+  readonly number: number;
+  readonly incoming: string;
+  readonly notes: string;
+  readonly report: HandoverReport;
+  readonly readers: readonly string[];
+  /** When each read it (ISO 8601, UTC), by person. */
+  readonly read: Readonly<Record<string, string>>;
+}
+
+/** Every handover, oldest first, and every promise. */
+export interface HandoverRecord {
+  readonly handovers: readonly Handover[];
+  readonly promises: readonly Promised[];
+}
+
+export const NO_HANDOVERS: HandoverRecord = { handovers: [], promises: [] };
+
+/** The record after an event. */
+export function evolveHandovers(
+  { handovers, promises }: HandoverRecord,
+  event: HandoverEvent,
+  mark: Mark,
+): HandoverRecord {
+  switch (event.kind) {
+    case 'shift-handed-over': {
+      const { incoming, notes, report, readers } = event;
+      const number = handovers.length + 1;
+      // Whoever takes over signed for having read it.
+      const read = { [incoming]: mark.at };
+      return {
+        handovers: [...handovers, { ...mark, number, incoming, notes, report, readers, read }],
+        promises: [
+          ...promises,
+          ...event.promises.map((promise, n) => {
+            return { ...mark, ...promise, number: promises.length + n + 1 };
+          }),
+        ],
+      };
+    }
+    case 'handover-read':
+      return {
+        promises,
+        handovers: handovers.map((one) =>
+          one.number === event.handover
+            ? { ...one, read: { ...one.read, [event.person]: mark.at } }
+            : one,
+        ),
+      };
+    case 'promise-kept':
+      return {
+        handovers,
+        promises: promises.map((one) =>
+          one.number === event.promise ? { ...one, kept: { ...mark, done: event.done } } : one,
+        ),
+      };
+  }
+}
+
+/** Who has not read a handover yet. */
+export const listUnread = ({ readers, read }: Handover): string[] =>
+  readers.filter((person) => !(person in read));

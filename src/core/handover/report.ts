@@ -1,0 +1,190 @@
+import { listFollowUps } from '../audit';
+import {
+  findEndOfProofs,
+  findInspectionDue,
+  isHeld,
+  listBypasses,
+  listHanging,
+  listOn,
+  type Dossier,
+  type SiteFacts,
+} from '../job';
+import { findRevalidationDue } from '../permits';
+import type { HandoverLine, HandoverPart, HandoverReport } from './parts';
+import type { Promised } from './promised';
+
+/** A job as it stands at the moment of the report. */
+export interface StandingJob {
+  readonly id: string;
+  readonly dossier: Dossier;
+}
+
+type Lines = Readonly<Partial<Record<HandoverPart, readonly HandoverLine[]>>>;
+
+/** How far ahead agreed windows are named (h). */
+const AHEAD_H = 24;
+
+const isOver = (until: string, now: string): boolean => Date.parse(until) < Date.parse(now);
+
+const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+
+function describeIsolation(dossier: Dossier): string {
+  const { isolation, restoring, permit } = dossier;
+  const hanging = listHanging(dossier).filter((lock) => lock.as === 'point').length;
+  const { box } = isolation;
+  const parts = [
+    count(hanging, 'point lock hangs', 'point locks hang'),
+    ...(box ? [`${box.box} shut with ${box.lock}`] : []),
+    ...(Object.keys(isolation.earths).length > 0
+      ? [count(Object.keys(isolation.earths).length, 'earth on', 'earths on')]
+      : []),
+    ...(isolation.relit ? ['to be proved again'] : []),
+    ...(restoring ? ['being put back'] : []),
+    ...(permit.kind === 'watched' || permit.kind === 'handed-back'
+      ? [`${permit.number} handed back, not closed`]
+      : []),
+  ];
+  return parts.join('; ');
+}
+
+const isIsolated = ({ isolation }: Dossier): boolean =>
+  Object.keys(isolation.locked).length +
+    Object.keys(isolation.tagged).length +
+    Object.keys(isolation.opened).length >
+  0;
+
+/** What stands: live, stopped, or isolated with nobody working. */
+function listStanding({ id, dossier }: StandingJob): Lines {
+  const { permit, halt, title } = dossier;
+  const people = Object.keys(listOn(permit));
+  const line = (words: string, until?: string): HandoverLine => ({
+    job: id,
+    words: `${title}: ${words}`,
+    ...(until === undefined ? {} : { until }),
+    ...(people.length === 0 ? {} : { people }),
+  });
+  if (halt) return { suspended: [line(halt.reason)] };
+  if (permit.kind === 'issued') {
+    return { live: [line(`${permit.number}, ${describeIsolation(dossier)}`, permit.until)] };
+  }
+  return isIsolated(dossier) ? { isolated: [line(describeIsolation(dossier))] } : {};
+}
+
+function listOut({ id, dossier }: StandingJob, site: SiteFacts): HandoverLine[] {
+  return listBypasses(dossier, site)
+    .filter(({ state }) => state === 'disabled')
+    .map(({ device, words, allowed }) => ({
+      job: id,
+      words: `${device}: ${words}; ${allowed ? `instead: ${allowed.standsIn}` : 'allowed by nobody'}`,
+      ...(allowed ? { until: allowed.until } : {}),
+    }));
+}
+
+/** What is past its moment on a job. */
+function listOverdue({ id, dossier }: StandingJob, site: SiteFacts, now: string): HandoverLine[] {
+  const { permit, isolation, absent } = dossier;
+  const people = Object.keys(listOn(permit));
+  const past = (until: string | undefined, words: string): HandoverLine[] =>
+    until !== undefined && isOver(until, now) ? [{ job: id, words, until }] : [];
+  const untold = Object.keys(absent).filter((owner) => !absent[owner]?.told);
+  const due =
+    permit.kind === 'issued'
+      ? findRevalidationDue(permit.validated.at, now, site.values)
+      : undefined;
+  return [
+    ...(permit.kind === 'lapsed'
+      ? [
+          {
+            job: id,
+            words: `${permit.number} has lapsed and is not handed back`,
+            until: permit.until,
+            ...(people.length > 0 ? { people } : {}),
+          },
+        ]
+      : []),
+    ...(isolation.alarm
+      ? [{ job: id, words: `alarm at ${isolation.alarm.where}: ${isolation.alarm.seen}` }]
+      : []),
+    ...past(due, 'not revalidated since the shift began'),
+    ...(permit.kind === 'watched'
+      ? past(permit.watchedUntil, `${permit.number}: fire watch over, not inspected and closed`)
+      : []),
+    ...past(findInspectionDue(dossier, site), 'inspection of the isolation'),
+    ...past(isHeld(permit) ? undefined : findEndOfProofs(dossier), 'proofs have run out'),
+    ...Object.entries(dossier.bypasses).flatMap(([device, { until }]) =>
+      past(until, `${device} was allowed to be out of action until then`),
+    ),
+    ...(untold.length > 0
+      ? [{ job: id, words: 'not told that their lock was taken off', people: untold }]
+      : []),
+  ];
+}
+
+/** What was promised on a job: its hour, what stands against a clash, what is to be done after a check. */
+function listPromised({ id, dossier }: StandingJob, now: string): HandoverLine[] {
+  const { window, clashes, title } = dossier;
+  const isNear =
+    window !== undefined &&
+    !isOver(window.until, now) &&
+    Date.parse(window.from) < Date.parse(now) + AHEAD_H * 3_600_000;
+  return [
+    ...(isNear
+      ? [{ job: id, words: `${title}: begins`, until: window.from, people: [window.operator] }]
+      : []),
+    ...Object.values(clashes).map(({ other, measure, by }) => ({
+      job: id,
+      words: `beside ${other}: ${measure}`,
+      people: [by],
+    })),
+  ];
+}
+
+function listAfterChecks({ id, dossier }: StandingJob, now: string): Lines {
+  const lines = listFollowUps(
+    dossier.audits.map((audit) => ({ ...audit, job: id })),
+    now,
+  );
+  const of = (wanted: 'open' | 'overdue'): HandoverLine[] =>
+    lines
+      .filter(({ state }) => state === wanted)
+      .map(({ what, who, until }) => ({ job: id, words: what, until, people: [who] }));
+  return { promised: of('open'), overdue: of('overdue') };
+}
+
+function listKept(promised: readonly Promised[], now: string): Lines {
+  const open = promised.filter(({ kept }) => !kept);
+  const line = ({ what, who, until }: Promised): HandoverLine => {
+    return { words: what, until, people: [who] };
+  };
+  return {
+    promised: open.filter(({ until }) => !isOver(until, now)).map(line),
+    overdue: open.filter(({ until }) => isOver(until, now)).map(line),
+  };
+}
+
+/** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed and from promises of earlier shifts. */
+export function makeReport(
+  jobs: readonly StandingJob[],
+  promised: readonly Promised[],
+  site: SiteFacts,
+  now: string,
+): HandoverReport {
+  const all: readonly Lines[] = [
+    ...jobs.flatMap((job): Lines[] => [
+      listStanding(job),
+      { bypassed: listOut(job, site) },
+      { overdue: listOverdue(job, site, now), promised: listPromised(job, now) },
+      listAfterChecks(job, now),
+    ]),
+    listKept(promised, now),
+  ];
+  const of = (part: HandoverPart) => all.flatMap((lines) => lines[part] ?? []);
+  return {
+    live: of('live'),
+    isolated: of('isolated'),
+    suspended: of('suspended'),
+    bypassed: of('bypassed'),
+    overdue: of('overdue'),
+    promised: of('promised'),
+  };
+}

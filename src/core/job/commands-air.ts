@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { CONCENTRATION_UNITS } from '../gas/concentration';
+import { SUBSTANCE_CODES } from '../gas/substances';
+import { AIR_USES } from '../gas/verdict';
+import { LEVELS } from '../gas/where';
+import { id, words } from './fields';
+
+const reading = z.strictObject({
+  gas: z.enum(SUBSTANCE_CODES),
+  shown: z.number().min(-1000).max(1_000_000),
+  unit: z.enum(CONCENTRATION_UNITS),
+});
+
+/** Commands about the air at the work. */
+export const AIR_COMMANDS = [
+  z.strictObject({
+    kind: z.literal('test-air'),
+    use: z.enum(AIR_USES),
+    instrument: id,
+    /** When the instrument was bump-tested. */
+    bumpedAt: z.iso.datetime(),
+    hose: z
+      .strictObject({ length_m: z.number().min(0).max(200), bore_mm: z.number().gt(0).max(50) })
+      .optional(),
+    samples: z
+      .array(
+        z.strictObject({
+          level: z.enum(LEVELS),
+          /** Where: from outside, a corner, a duct. */
+          place: words,
+          drawnFrom: z.iso.datetime(),
+          readAt: z.iso.datetime(),
+          readings: z.array(reading).min(1).max(20),
+        }),
+      )
+      .min(1)
+      .max(40),
+    /** What was found out about bodies of which the drawing does not say what they give off, by name. */
+    known: z.record(words, words).default({}),
+  }),
+] as const;

@@ -1,0 +1,76 @@
+import {
+  describeLine,
+  judgeAir,
+  LEVELS,
+  refuseSample,
+  type AirLine,
+  type GasDetector,
+} from '../../gas';
+import { refuse, type Refusal } from '../../rules/book';
+import { airLimits, listAirUses, planAir } from '../air';
+import { type CommandOf } from '../commands';
+import { listPapers } from '../papers';
+import { type Context } from '../site';
+import { type Dossier } from '../state';
+import { type Outcome } from './outcome';
+
+type TestAir = CommandOf<'test-air'>;
+
+/** Order of the levels from the top, as they are named in findings. */
+const byLevel = (a: TestAir['samples'][number], b: TestAir['samples'][number]): number =>
+  LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level);
+
+/** Why the readings of a test cannot be believed, sample by sample, each reason once. */
+function refuseSamples(
+  command: TestAir,
+  detector: GasDetector,
+  calibratedUntil: string,
+  { now }: Context,
+): Refusal[] {
+  const { instrument, bumpedAt, hose, samples } = command;
+  const all = samples.flatMap(({ drawnFrom, readAt, readings }) =>
+    refuseSample(
+      { instrument, detector, calibratedUntil, bumpedAt, hose, drawnFrom, readAt },
+      readings,
+      now,
+    ),
+  );
+  return [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
+}
+
+/** Decides a test of the air: what cannot be believed is refused; what is bad news is kept, and stops the work. */
+export function decideAir(dossier: Dossier, command: TestAir, context: Context): Outcome {
+  const { site } = context;
+  const { use, instrument, samples, known } = command;
+  const found = site.instruments.get(instrument);
+  const detector = found?.detector;
+  const lines = detector
+    ? [...samples].sort(byLevel).flatMap(({ level, place, readings }) =>
+        judgeAir(readings, detector, airLimits(site.values, use)).lines.map((line) => {
+          return { level, place, line };
+        }),
+      )
+    : [];
+  const unfit = lines.filter(({ line }) => !line.isFit);
+  const event = {
+    ...command,
+    kind: 'air-tested',
+    isFit: unfit.length === 0,
+    findings: unfit.map(
+      ({ level, place, line }) => `${level}, ${place}: ${describeLine(line satisfies AirLine)}`,
+    ),
+  } as const;
+  if (!found || !detector) return { refusals: [refuse('gas-no-detector', { instrument })], event };
+  const isAsked = listAirUses(listPapers(dossier, site)).includes(use);
+  const { unknown } = planAir(dossier, site, use);
+  return {
+    refusals: [
+      ...(isAsked ? [] : [refuse('air-not-asked', { use })]),
+      ...unknown
+        .filter((name) => !known[name])
+        .map((name) => refuse('air-source-unknown', { name })),
+      ...refuseSamples(command, detector, found.testedUntil, context),
+    ],
+    event,
+  };
+}

@@ -1,0 +1,100 @@
+import { findRevalidationDue, listUntreated, nameHazard } from '../permits';
+import { refuse, type Refusal } from '../rules/book';
+import { gateIsolation, gateStanding } from './gates';
+import { gateAir } from './air';
+import { gatePapers, listSuggested } from './papers';
+import { type SiteFacts } from './site';
+import { listOn, isHeld, type Dossier, type PermitRecord } from './state';
+
+/** Hazards that have come up since the task was assessed. */
+function gateAssessment(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { permit } = dossier;
+  if (permit.kind === 'draft' || permit.kind === 'cancelled') return [refuse('not-assessed')];
+  return listUntreated(permit.assessment, listSuggested(dossier, site)).map(({ code, why }) =>
+    refuse('hazard-not-treated', { hazard: nameHazard(code), why: why.join('; ') }),
+  );
+}
+
+/** Someone stopped the job, and nobody has lifted that. */
+export function gateHalt({ halt }: Dossier, site: SiteFacts): Refusal[] {
+  if (!halt) return [];
+  const person = site.people.get(halt.by)?.name ?? halt.by;
+  return [refuse('work-stopped', { person, reason: halt.reason })];
+}
+
+/** What keeps a permit from being approved. */
+export const gateApproval = (dossier: Dossier, site: SiteFacts): Refusal[] => [
+  ...gatePapers(dossier, site),
+  ...gateAssessment(dossier, site),
+];
+
+const isApproved = ({ kind }: PermitRecord) =>
+  kind !== 'draft' && kind !== 'assessed' && kind !== 'cancelled';
+
+/** What keeps a permit from being issued. */
+export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  return [
+    ...gateIsolation(dossier, site),
+    ...gateStanding(dossier, site, now),
+    ...gateHalt(dossier, site),
+    ...gateApproval(dossier, site),
+    ...(isApproved(dossier.permit) ? [] : [refuse('not-approved')]),
+    ...gateAir(dossier, site, now),
+  ];
+}
+
+/** Why a permit is not live: never issued, suspended or lapsed. */
+export function refuseNotLive(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { permit } = dossier;
+  switch (permit.kind) {
+    case 'issued':
+    case 'suspended':
+      return gateHalt(dossier, site);
+    case 'lapsed':
+      return [refuse('permit-lapsed', { until: permit.until }), ...gateHalt(dossier, site)];
+    default:
+      return [refuse('not-issued')];
+  }
+}
+
+/** A permit that runs on into a shift is revalidated when that begins. */
+function gateRevalidation({ permit }: Dossier, { values }: SiteFacts, now: string): Refusal[] {
+  if (permit.kind !== 'issued') return [];
+  const due = findRevalidationDue(permit.validated.at, now, values);
+  return due !== undefined && Date.parse(now) > Date.parse(due)
+    ? [refuse('not-revalidated', { number: permit.number, due })]
+    : [];
+}
+
+/** What keeps anyone from signing on. */
+export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  if (!isHeld(dossier.permit)) return [refuse('not-issued')];
+  return [
+    ...refuseNotLive(dossier, site),
+    ...gateIsolation(dossier, site),
+    ...gateStanding(dossier, site, now),
+    ...gateRevalidation(dossier, site, now),
+    ...gateAir(dossier, site, now),
+  ];
+}
+
+/** The fire watch's time that is still to run. */
+export function gateTail({ permit }: Dossier, now: string): Refusal[] {
+  if (permit.kind !== 'watched') return [];
+  const left = Math.ceil((Date.parse(permit.watchedUntil) - Date.parse(now)) / 60_000);
+  return left > 0 ? [refuse('tail-running', { until: permit.watchedUntil, left })] : [];
+}
+
+/** What keeps the permit from being handed back. */
+export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { permit } = dossier;
+  if (!isHeld(permit)) return [refuse('not-issued')];
+  const names = Object.keys(listOn(permit)).map((id) => site.people.get(id)?.name ?? id);
+  const crews = Object.keys(permit.crews);
+  const { test } = dossier.isolation;
+  return [
+    ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
+    ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
+    ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
+  ];
+}

@@ -1,0 +1,373 @@
+import { SUBSTANCES, type AirUse } from '../gas';
+import { listConditions, nameHazard, PAPERS, type PaperKind } from '../permits';
+import { describePoint } from '../sequence';
+import { listProposed } from './papers';
+import { findPlaceOf } from './clashes';
+import { findWorkOrder, type SiteFacts } from './site';
+import { isHeld, isNumbered, listOn, type Dossier, type Mark, type NumberedPermit } from './state';
+
+/** A part of a printed sheet. An undefined value is a line to be filled in with a pen. */
+export type Block =
+  | {
+      readonly kind: 'facts';
+      readonly title?: string;
+      readonly rows: readonly (readonly [label: string, value: string | undefined])[];
+    }
+  | { readonly kind: 'list'; readonly title: string; readonly items: readonly string[] }
+  | {
+      readonly kind: 'table';
+      readonly title: string;
+      readonly head: readonly string[];
+      /** Shares of the width, one a column. */
+      readonly widths: readonly number[];
+      readonly rows: readonly (readonly string[])[];
+    };
+
+/** One sheet of the set that goes with a permit; each begins on a new page. */
+export interface Sheet {
+  readonly title: string;
+  /** In large letters above all: valid until when, or why it is no permit. */
+  readonly banner: string;
+  readonly blocks: readonly Block[];
+}
+
+/** What is printed and for whom. */
+export interface SheetFacts {
+  readonly job: string;
+  readonly site: SiteFacts;
+  readonly now: string;
+  /** The copy that this is; without one it is a print for reading only. */
+  readonly copy?: number | undefined;
+}
+
+const clock = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
+
+const namer =
+  ({ people }: SiteFacts) =>
+  (id: string): string =>
+    people.get(id)?.name ?? id;
+
+/** Whether what is printed may be worked under, in words. */
+function describeState(dossier: Dossier): string {
+  const { permit } = dossier;
+  switch (permit.kind) {
+    case 'issued':
+      return `VALID UNTIL ${clock(permit.until)}`;
+    case 'suspended':
+      return 'NOT VALID: the work is stopped';
+    case 'lapsed':
+      return `NOT VALID: lapsed at ${clock(permit.until)}`;
+    case 'handed-back':
+    case 'watched':
+    case 'closed':
+      return 'NOT VALID: handed back';
+    case 'cancelled':
+      return 'NOT A PERMIT: cancelled';
+    default:
+      return 'NOT A PERMIT: not issued';
+  }
+}
+
+function describeCopy(permit: NumberedPermit, copy: number | undefined): string {
+  const found = permit.copies.find(({ number }) => number === copy);
+  if (!found) return 'for reading; not a copy to work under';
+  const instead =
+    found.instead === undefined ? '' : `, SECOND COPY in place of No. ${found.instead}`;
+  return `No. ${found.number}, ${found.holder}${instead}`;
+}
+
+const sign = (name: (id: string) => string, { by, at }: Mark): string =>
+  `${name(by)}, PIN, ${clock(at)}`;
+
+/** The permit itself: what, where, who, until when, and who signed. */
+function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
+  const { site, job, copy } = facts;
+  const name = namer(site);
+  const { permit, scope, team, performer, equipment, title } = dossier;
+  const { areas } = findPlaceOf(dossier, site);
+  const areaName = (id: string) =>
+    site.graph.plant.areas.find((area) => area.id === id)?.name ?? id;
+  const numbered = isNumbered(permit) ? permit : undefined;
+  const on = Object.entries(listOn(permit));
+  return {
+    title: `Permit to work ${numbered?.number ?? ''}`.trim(),
+    banner: describeState(dossier),
+    blocks: [
+      {
+        kind: 'facts',
+        rows: [
+          ['Work', `${title} (${job})`],
+          ['Equipment', equipment],
+          ['Place', areas.map(areaName).join(', ')],
+          [
+            'Opened, entered, touched',
+            scope.work.map(({ section, activity }) => `${section}: ${activity}`).join('; '),
+          ],
+          [
+            'Papers',
+            (numbered?.papers ?? dossier.papers?.kinds ?? [])
+              .map((kind) => PAPERS[kind])
+              .join(', '),
+          ],
+          ['Performing authority', name(performer)],
+          ['Team', team.length === 0 ? 'whoever signs on below' : team.map(name).join(', ')],
+          ...(numbered
+            ? ([
+                [
+                  'Issued',
+                  `${name(numbered.issuer)} and ${name(performer)}, both by PIN, ${clock(numbered.issuedAt)}`,
+                ],
+                ['Approved', sign(name, numbered.approved)],
+                ...numbered.extensions.map(
+                  (one) =>
+                    [
+                      'Extended',
+                      `to ${clock(one.until)} after ${one.retested}; ${sign(name, one)}`,
+                    ] as const,
+                ),
+                ['Copy', describeCopy(numbered, copy)],
+              ] as const)
+            : []),
+        ],
+      },
+      {
+        kind: 'list',
+        title: 'Conditions',
+        items: listConditions('general', site.values),
+      },
+      ...('assessment' in permit
+        ? [
+            {
+              kind: 'list',
+              title: 'Protective equipment',
+              items: [permit.assessment.wear.join(', ')],
+            } as const,
+            {
+              kind: 'list',
+              title: 'For an emergency',
+              items: permit.assessment.emergency,
+            } as const,
+          ]
+        : []),
+      {
+        kind: 'table',
+        title: 'Signed on',
+        head: ['Name', 'Employer', 'Lock', 'On', 'Off'],
+        widths: [4, 4, 2, 3, 3],
+        rows: [
+          ...on.map(([id, { locks, since }]) => [
+            name(id),
+            site.people.get(id)?.employer ?? '',
+            Object.values(locks).join(', '),
+            clock(since),
+            '',
+          ]),
+          ...Array.from({ length: 4 }, () => ['', '', '', '', '']),
+        ],
+      },
+      {
+        kind: 'facts',
+        title: 'Handed back and closed',
+        rows:
+          isHeld(permit) || !numbered || !('handedBack' in numbered)
+            ? [
+                ['Handed back by', undefined],
+                ['Inspected and closed by', undefined],
+              ]
+            : [
+                ['Handed back by', sign(name, numbered.handedBack)],
+                [
+                  'Inspected and closed by',
+                  numbered.kind === 'closed' ? sign(name, numbered.closed) : undefined,
+                ],
+              ],
+      },
+    ],
+  };
+}
+
+const AIR_OF: Readonly<Partial<Record<PaperKind, AirUse>>> = {
+  'confined-space': 'entry',
+  'hot-work': 'hot-work',
+};
+
+/** Tests of the air by level, with who read them and when (29 CFR 1910.146(f)(10)), and lines for those to come. */
+function describeAir(kind: PaperKind, dossier: Dossier, name: (id: string) => string): Block[] {
+  const use = AIR_OF[kind];
+  if (use === undefined) return [];
+  const rows = dossier.airTests
+    .filter((test) => test.use === use)
+    .flatMap(({ by, at, samples, isFit }) =>
+      samples.map(({ level, place, readings }) => [
+        clock(at),
+        `${level}, ${place}`,
+        readings
+          .map(({ gas, shown, unit }) => `${SUBSTANCES[gas].name} ${shown} ${unit}`)
+          .join(', '),
+        isFit ? 'fit' : 'NOT FIT',
+        name(by),
+      ]),
+    );
+  return [
+    {
+      kind: 'table',
+      title: 'Tests of the air',
+      head: ['When', 'Where', 'Readings', 'Verdict', 'Tested by'],
+      widths: [3, 3, 7, 2, 3],
+      rows: [...rows, ...Array.from({ length: 3 }, () => ['', '', '', '', ''])],
+    },
+  ];
+}
+
+/** A certificate that goes with the permit: why it is needed, its conditions, and who stands by. */
+function describeCertificate(kind: PaperKind, dossier: Dossier, facts: SheetFacts): Sheet {
+  const { site } = facts;
+  const name = namer(site);
+  const duties = Object.entries(dossier.duties);
+  const why = listProposed(dossier, site).find((one) => one.kind === kind)?.reasons ?? [
+    'taken up by whoever decided on the papers',
+  ];
+  return {
+    title: PAPERS[kind],
+    banner: describeState(dossier),
+    blocks: [
+      { kind: 'list', title: 'Why it is needed', items: why },
+      { kind: 'list', title: 'Conditions', items: listConditions(kind, site.values) },
+      ...describeAir(kind, dossier, name),
+      ...(kind === 'hot-work' || kind === 'confined-space'
+        ? [
+            {
+              kind: 'facts',
+              title: 'Standing by',
+              rows:
+                duties.length > 0
+                  ? duties.map(([person, { duty }]) => [duty, name(person)] as const)
+                  : ([['Name', undefined]] as const),
+            } as const,
+          ]
+        : []),
+    ],
+  };
+}
+
+/** The task assessed: step by step, hazards with their controls by rank and what remains. */
+function describeAssessment(dossier: Dossier, { site }: SheetFacts): Sheet[] {
+  const { permit } = dossier;
+  if (!('assessment' in permit)) return [];
+  const name = namer(site);
+  const { steps, left, wear, emergency, questions, by, at } = permit.assessment;
+  return [
+    {
+      title: 'Task assessment',
+      banner: `Assessed by ${name(by)}, ${clock(at)}`,
+      blocks: [
+        {
+          kind: 'table',
+          title: 'Hazards and controls',
+          head: ['Step', 'Hazard', 'Controls', 'Remains'],
+          widths: [3, 4, 7, 2],
+          rows: steps.flatMap(({ step, hazards }) =>
+            hazards.map(({ hazard, controls, remains, accepter }, n) => [
+              n === 0 ? step : '',
+              nameHazard(hazard),
+              controls.map(({ rank, control }) => `${rank}: ${control}`).join('; '),
+              accepter === undefined ? remains : `${remains}, ${name(accepter)}`,
+            ]),
+          ),
+        },
+        ...(Object.keys(left).length > 0
+          ? [
+              {
+                kind: 'list',
+                title: 'Does not apply',
+                items: Object.entries(left).map(([code, why]) => `${nameHazard(code)}: ${why}`),
+              } as const,
+            ]
+          : []),
+        { kind: 'list', title: 'Protective equipment', items: wear },
+        { kind: 'list', title: 'For an emergency', items: emergency },
+        { kind: 'list', title: 'Asked at the briefing', items: questions },
+      ],
+    },
+  ];
+}
+
+/** The isolation as it stands: each point with lock and tag, each reading that proves it, each try to start. */
+function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
+  const order = findWorkOrder(dossier, site);
+  if (!order) return [];
+  const name = namer(site);
+  const { locked, tagged, opened, restrained, proved, tried, box } = dossier.isolation;
+  const { close, open, restrain } = order.plan;
+  const whereOf = (id: string) => {
+    const point = describePoint(site.graph, id);
+    return point ? `${point.what}, ${point.where}` : '';
+  };
+  const hung = (mark: Mark | undefined) => (mark ? `${name(mark.by)} ${clock(mark.at)}` : '');
+  return [
+    {
+      title: 'Isolation',
+      banner: box
+        ? `Keys in ${box.box}, control lock ${box.lock} (${name(box.by)})`
+        : 'No box is locked',
+      blocks: [
+        {
+          kind: 'table',
+          title: 'Points',
+          head: ['Point', 'What and where', 'Held', 'Lock', 'By'],
+          widths: [3, 6, 2, 2, 4],
+          rows: [
+            ...close.map((id) => [
+              id,
+              whereOf(id),
+              id in tagged ? 'tag alone' : 'isolated',
+              locked[id]?.lock ?? '',
+              hung(locked[id] ?? tagged[id]),
+            ]),
+            ...open.map((id) => [id, whereOf(id), 'open', '', hung(opened[id])]),
+            ...restrain.map((id) => [id, whereOf(id), 'restrained', '', hung(restrained[id])]),
+          ],
+        },
+        {
+          kind: 'table',
+          title: 'Proved',
+          head: ['What', 'Reading', 'Instrument', 'By'],
+          widths: [6, 3, 3, 5],
+          rows: order.proofs.map(({ id }) => {
+            const proof = proved[id];
+            return [
+              id,
+              proof ? `${proof.reading} ${proof.unit}` : 'NOT PROVED',
+              proof?.instrument ?? '',
+              hung(proof),
+            ];
+          }),
+        },
+        {
+          kind: 'table',
+          title: 'Tried to start',
+          head: ['From', 'By'],
+          widths: [6, 5],
+          rows: order.stations.map((station) => [
+            station,
+            tried[station] ? hung(tried[station]) : 'NOT TRIED',
+          ]),
+        },
+      ],
+    },
+  ];
+}
+
+/** The set of papers of a job as it stands: the permit, its certificates, the assessment and the isolation. */
+export function describeSheets(dossier: Dossier, facts: SheetFacts): Sheet[] {
+  const { permit, papers } = dossier;
+  const kinds = (isNumbered(permit) ? permit.papers : papers?.kinds) ?? [];
+  return [
+    describePermit(dossier, facts),
+    ...kinds
+      .filter((kind) => kind !== 'general')
+      .map((kind) => describeCertificate(kind, dossier, facts)),
+    ...describeAssessment(dossier, facts),
+    ...describeIsolation(dossier, facts),
+  ];
+}

@@ -1,0 +1,255 @@
+import { z } from 'zod';
+
+interface About {
+  readonly title: string;
+  /** Law, standard or practice that the default and the range rest on. */
+  readonly basis: string;
+}
+
+interface NumberValue extends About {
+  readonly kind: 'number';
+  readonly unit: string;
+  readonly standard: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+interface ChoiceValue extends About {
+  readonly kind: 'choice';
+  readonly options: Readonly<Record<string, string>>;
+  readonly standard: string;
+}
+
+interface TimesValue extends About {
+  readonly kind: 'times';
+  readonly standard: readonly string[];
+}
+
+interface ZoneValue extends About {
+  readonly kind: 'zone';
+  readonly standard: string;
+}
+
+type SiteValue = NumberValue | ChoiceValue | TimesValue | ZoneValue;
+
+const number = (
+  title: string,
+  unit: string,
+  [least, standard, most]: readonly [number, number, number],
+  basis: string,
+): NumberValue => ({ kind: 'number', title, unit, least, standard, most, basis });
+
+/** Every value of the rules that a site may set for itself, by code, each with its default and the range it may be set in. */
+export const SITE_VALUES = {
+  zone: {
+    kind: 'zone',
+    title: 'Time zone of the site',
+    standard: 'UTC',
+    basis: 'shifts begin by the clock on the wall',
+  },
+  'shift-starts': {
+    kind: 'times',
+    title: 'Shifts begin at',
+    standard: ['06:00', '18:00'],
+    basis: 'site rule',
+  },
+  validity: {
+    kind: 'choice',
+    title: 'How long a permit is valid',
+    options: {
+      shift: 'to the end of the shift at most',
+      day: 'up to 24 h, revalidated at the start of each shift',
+    },
+    standard: 'shift',
+    basis:
+      'both schools are in use (practice); NFPA 51B and HSG250 tie a permit to the shift (from memory)',
+  },
+  'longest-validity-h': number(
+    'Longest a permit is valid when issued, where it ends with the shift',
+    'h',
+    [1, 12, 24],
+    'practice',
+  ),
+  'retest-within-min': number(
+    'A proof counts as a retest for an extension when it is no older than',
+    'min',
+    [5, 60, 120],
+    'practice',
+  ),
+  'revalidation-grace-min': number(
+    'Time to revalidate a permit after a shift begins',
+    'min',
+    [0, 30, 60],
+    'practice',
+  ),
+  lockout: {
+    kind: 'choice',
+    title: 'How workers lock on, unless the job says otherwise',
+    options: {
+      box: 'each on a box that holds the keys of the points',
+      'each-point': 'each on every point',
+    },
+    standard: 'box',
+    basis: '29 CFR 1910.147(f)(3) allows group lockout that protects as well as own locks',
+  },
+  'fire-watch': {
+    kind: 'choice',
+    title: 'Fire watch',
+    options: {
+      'each-welder': 'one for each welder',
+      shared: 'one for several welders, when an issuing authority allows it by name',
+    },
+    standard: 'each-welder',
+    basis: 'practice, the stricter as default',
+  },
+  'tail-min': number(
+    'Fire watch after the last spark',
+    'min',
+    [30, 60, 1440],
+    '29 CFR 1910.252(a)(2)(iii)(B): at least 30 min; NFPA 51B (2019 on): 60 min',
+  ),
+  'hot-work-radius-m': number(
+    'Hot work keeps from what can burn by',
+    'm',
+    [11, 11, 50],
+    'NFPA 51B and 29 CFR 1910.252(a)(2)(vii): 35 ft (11 m)',
+  ),
+  'lift-clear-m': number('Nobody within, beside a lift', 'm', [3, 10, 100], 'practice'),
+  'radiography-clear-m': number(
+    'Nobody within, beside radiography',
+    'm',
+    [10, 30, 500],
+    'practice; the distance follows from the source and is set by the radiation protection adviser',
+  ),
+  'pressure-test-clear-m': number(
+    'Nobody within, beside a pressure test',
+    'm',
+    [3, 10, 200],
+    'practice; the stand-off of the Bench counts where it is longer',
+  ),
+  'oxygen-least': number(
+    'Least oxygen to enter',
+    '% vol',
+    [19.5, 20, 20.9],
+    '29 CFR 1910.146(b): 19.5 %; the stricter practice as default',
+  ),
+  'oxygen-most': number(
+    'Most oxygen to enter or for hot work',
+    '% vol',
+    [21, 23.5, 23.5],
+    '29 CFR 1910.146(b): 23.5 %',
+  ),
+  'entry-lfl-most': number(
+    'Flammables to enter: below',
+    '% LFL',
+    [1, 10, 10],
+    '29 CFR 1910.146(b): 10 % of the LFL',
+  ),
+  'hot-lfl-most': number(
+    'Flammables for hot work: below',
+    '% LFL',
+    [0.5, 1, 10],
+    'the stricter practice as default',
+  ),
+  'exposure-most': number(
+    'Poisons to enter, of their exposure limits',
+    '%',
+    [10, 100, 100],
+    '29 CFR 1910.146(b) and 1910.1000; the stricter of the limits for a day and for any time',
+  ),
+  'lfl-basis': {
+    kind: 'choice',
+    title: 'Lower flammable limits are those of',
+    options: { iec: 'IEC 60079-20-1 (the lower)', nfpa: 'NFPA 325' },
+    standard: 'iec',
+    basis: 'the same gas has two limits; detectors are calibrated to one of them',
+  },
+  'air-test-min': number(
+    'A gas test lets people on for',
+    'min',
+    [5, 60, 240],
+    'tested again after each break (practice)',
+  ),
+  'entry-kept-h': number(
+    'Longest a device may keep an entry before it is sent',
+    'h',
+    [1, 12, 24],
+    'site rule',
+  ),
+  'leak-test-min': number('Shortest a pressure is held', 'min', [5, 10, 120], 'practice'),
+  'inspection-h': number(
+    'Isolations that stand for long are inspected every',
+    'h',
+    [24, 168, 720],
+    'practice; HSG253, from memory',
+  ),
+  'bypass-most-h': number('Longest a device may be bypassed', 'h', [1, 168, 720], 'practice'),
+} as const satisfies Readonly<Record<string, SiteValue>>;
+
+type Table = typeof SITE_VALUES;
+export type ValueCode = keyof Table;
+type ValueOf<Row> = Row extends { kind: 'number' }
+  ? number
+  : Row extends { kind: 'choice'; options: infer Options }
+    ? keyof Options & string
+    : Row extends { kind: 'times' }
+      ? readonly string[]
+      : string;
+
+/** The values as they stand at a site. */
+export type SiteValues = { readonly [Code in ValueCode]: ValueOf<Table[Code]> };
+
+const rows = Object.entries(SITE_VALUES) as [ValueCode, SiteValue][];
+
+export const DEFAULT_VALUES = Object.fromEntries(
+  rows.map(([code, { standard }]) => [code, standard]),
+) as unknown as SiteValues;
+
+const isZone = (zone: string): boolean => {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }).format(0) !== '';
+  } catch {
+    return false;
+  }
+};
+
+const times = z
+  .array(z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is a time of day such as 06:00'))
+  .min(1, 'a site has at least one shift')
+  .max(6, 'a site has at most 6 shifts')
+  .refine((all) => all.every((one, n) => n === 0 || one > (all[n - 1] ?? '')), {
+    message: 'stand in the order of the day, each once',
+  });
+
+function schemaOf(value: SiteValue): z.ZodType {
+  switch (value.kind) {
+    case 'number':
+      return z.number().min(value.least).max(value.most);
+    case 'choice':
+      return z.enum(Object.keys(value.options));
+    case 'times':
+      return times;
+    case 'zone':
+      return z.string().max(60).refine(isZone, { message: 'is not a time zone' });
+  }
+}
+
+/** Checks a document of site values; every code has to be there, and each within its range. */
+export const siteValuesSchema = z.strictObject(
+  Object.fromEntries(rows.map(([code, value]) => [code, schemaOf(value)])),
+) as unknown as z.ZodType<SiteValues>;
+
+/** The range of a value in words, as it stands beside its field. */
+export function describeRange(code: ValueCode): string {
+  const value: SiteValue = SITE_VALUES[code];
+  switch (value.kind) {
+    case 'number':
+      return `${value.least} to ${value.most} ${value.unit}`;
+    case 'choice':
+      return Object.values(value.options).join('; or ');
+    case 'times':
+      return 'times of day in order, such as 06:00, 14:00, 22:00';
+    case 'zone':
+      return 'a time zone by its name, such as UTC';
+  }
+}

@@ -1,0 +1,106 @@
+import {
+  findPlaceOf,
+  isHeld,
+  isNumbered,
+  listOn,
+  type BoardClash,
+  type Dossier,
+  type Lamp,
+  type PermitRecord,
+  type SiteFacts,
+  type Stage,
+} from '../job';
+import type { PaperKind } from '../permits';
+import type { BoardTrace } from './marks';
+import type { NextUp } from './queue';
+
+/** One row of the board: a permit that is out, or was and is still watched or open. */
+export interface BoardRow {
+  readonly job: string;
+  readonly number: string;
+  readonly title: string;
+  readonly equipment: string;
+  readonly areas: readonly string[];
+  readonly contractor: string;
+  readonly papers: readonly PaperKind[];
+  readonly state: PermitRecord['kind'];
+  readonly stage: Stage;
+  /** From issue to lapse (ISO 8601, UTC). */
+  readonly from: string;
+  readonly until: string;
+  /** When it was handed back, and until when it is watched for fire. */
+  readonly backAt?: string;
+  readonly watchedUntil?: string;
+  readonly on: readonly string[];
+  readonly lamps: Readonly<Record<Lamp['state'], number>>;
+  readonly trace: BoardTrace;
+}
+
+const countLamps = (lamps: readonly Lamp[]): BoardRow['lamps'] => ({
+  lit: lamps.filter(({ state }) => state === 'lit').length,
+  shuttered: lamps.filter(({ state }) => state === 'shuttered').length,
+  dark: lamps.filter(({ state }) => state === 'dark').length,
+});
+
+/** The row of a job whose permit is out, handed back or watched; undefined for any other. */
+export function viewRow(
+  job: string,
+  dossier: Dossier,
+  facts: {
+    readonly stage: Stage;
+    readonly lamps: readonly Lamp[];
+    readonly trace: BoardTrace;
+    readonly site: SiteFacts;
+  },
+): BoardRow | undefined {
+  const { permit, title, equipment } = dossier;
+  if (!isNumbered(permit) || permit.kind === 'closed') return undefined;
+  const { number, papers, issuedAt, until } = permit;
+  const { site, stage, lamps, trace } = facts;
+  return {
+    job,
+    number,
+    title,
+    equipment,
+    areas: findPlaceOf(dossier, site).areas,
+    contractor: site.people.get(dossier.performer)?.employer ?? '',
+    papers,
+    state: permit.kind,
+    stage,
+    from: issuedAt,
+    until,
+    ...(isHeld(permit) ? {} : { backAt: permit.handedBack.at }),
+    ...(permit.kind === 'watched' ? { watchedUntil: permit.watchedUntil } : {}),
+    on: Object.keys(listOn(permit)),
+    lamps: countLamps(lamps),
+    trace,
+  };
+}
+
+/** The live board: every permit that is out, what needs someone next, who is in whose way, counts that must balance. */
+export interface Board {
+  readonly now: string;
+  /** The newest event that it is made from. */
+  readonly head: number;
+  readonly rows: readonly BoardRow[];
+  readonly queue: readonly NextUp[];
+  readonly clashes: readonly BoardClash[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly areas: readonly { readonly id: string; readonly name: string }[];
+  /** The newest handover, who has not read it, and since when one is due (ISO 8601, UTC). */
+  readonly handover: {
+    readonly number?: number;
+    readonly at?: string;
+    readonly unread: readonly string[];
+    readonly due?: string;
+  };
+  readonly counts: {
+    readonly live: number;
+    readonly suspended: number;
+    readonly lapsed: number;
+    readonly on: number;
+    readonly locks: number;
+    /** Locks and keys that do not balance. */
+    readonly unbalanced: number;
+  };
+}

@@ -1,0 +1,148 @@
+import {
+  findAirEnd,
+  findEndOfProofs,
+  isHeld,
+  listAirUses,
+  listOn,
+  type Dossier,
+  type SiteFacts,
+  type Stage,
+} from '../job';
+import { AIR_USE_WORDS } from '../gas';
+import { findRevalidationDue } from '../permits';
+import { ROLE_NAMES, type Role } from '../people/people';
+
+/** How soon something needs someone: at once, by a moment, or when somebody gets to it. */
+export type Urgency = 'now' | 'timed' | 'waiting';
+
+/** Something on a job that needs someone next. */
+export interface NextUp {
+  readonly job: string;
+  readonly title: string;
+  readonly urgency: Urgency;
+  /** By when (ISO 8601, UTC), where there is a moment. */
+  readonly at?: string;
+  /** Who it waits for, by role. */
+  readonly who: string;
+  readonly what: string;
+}
+
+type Next = Omit<NextUp, 'job' | 'title' | 'who'> & { readonly role: Role };
+
+const now = (role: Role, what: string): Next => ({ urgency: 'now', role, what });
+const by = (at: string, role: Role, what: string): Next => ({ urgency: 'timed', at, role, what });
+const waits = (role: Role, what: string): Next => ({ urgency: 'waiting', role, what });
+
+function nameOn(dossier: Dossier, site: SiteFacts): string {
+  return Object.keys(listOn(dossier.permit))
+    .map((id) => site.people.get(id)?.name ?? id)
+    .join(', ');
+}
+
+/** What cannot wait: an alarm, a stop or a lapse with people still on. */
+function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
+  const { permit, isolation, halt } = dossier;
+  const on = nameOn(dossier, site);
+  const callOff = on === '' ? '' : `; call off ${on}`;
+  const { alarm } = isolation;
+  return [
+    ...(alarm ? [now('coordinator', `alarm at ${alarm.where}: ${alarm.seen}${callOff}`)] : []),
+    ...(halt && !alarm ? [now('issuing-authority', `stopped: ${halt.reason}${callOff}`)] : []),
+    ...(permit.kind === 'lapsed'
+      ? [
+          on === ''
+            ? waits('performing-authority', `${permit.number} has lapsed: hand it back`)
+            : now('performing-authority', `${permit.number} has lapsed${callOff}`),
+        ]
+      : []),
+  ];
+}
+
+/** When the newest tests of the air cease to let anyone on. */
+const listAirEnds = (dossier: Dossier, site: SiteFacts): Next[] =>
+  dossier.permit.kind === 'issued'
+    ? listAirUses(dossier.permit.papers).flatMap((use) => {
+        const end = findAirEnd(dossier, site, use);
+        return end === undefined
+          ? []
+          : [by(end, 'gas-tester', `air for ${AIR_USE_WORDS[use]} to be tested again`)];
+      })
+    : [];
+
+/** What has a moment: lapse, revalidation, proofs that run out, tail, bypass. */
+function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
+  const { permit } = dossier;
+  const due =
+    permit.kind === 'issued'
+      ? findRevalidationDue(permit.validated.at, at, site.values)
+      : undefined;
+  const proofs = findEndOfProofs(dossier);
+  const bypasses = Object.entries(dossier.bypasses).filter(() => dossier.isolation.attended);
+  return [
+    ...(permit.kind === 'issued'
+      ? [by(permit.until, 'issuing-authority', `${permit.number} lapses`)]
+      : []),
+    ...(due === undefined
+      ? []
+      : [by(due, 'issuing-authority', 'revalidate: a new shift has begun')]),
+    ...listAirEnds(dossier, site),
+    ...(proofs === undefined
+      ? []
+      : [by(proofs, 'coordinator', 'proofs run out when nobody comes')]),
+    ...(permit.kind === 'watched'
+      ? [by(permit.watchedUntil, 'issuing-authority', 'fire watch ends: inspect and close')]
+      : []),
+    ...bypasses.map(([device, { until }]) => by(until, 'coordinator', `bypass of ${device} ends`)),
+  ];
+}
+
+const WAITING: Readonly<Partial<Record<Stage, Next>>> = {
+  plan: waits('coordinator', 'plan the isolation'),
+  review: waits('issuing-authority', 'review the plan'),
+  'walk-down': waits('area-operator', 'walk the plan down'),
+  isolate: waits('isolating-process', 'isolate, let down and prove'),
+  restore: waits('isolating-process', 'put the points back, walk the line'),
+};
+
+/** What waits for somebody, by the stage of the job and the state of its permit. */
+function listWaiting({ permit }: Dossier, stage: Stage): Next[] {
+  if (permit.kind === 'handed-back')
+    return [waits('issuing-authority', 'inspect and close the permit')];
+  if (stage === 'permit') {
+    const what = {
+      draft: 'screen and assess',
+      cancelled: 'assess anew, or put back',
+      assessed: 'approve',
+      approved: 'issue at the hatch',
+    }[permit.kind as string];
+    return what === undefined ? [] : [waits('issuing-authority', what)];
+  }
+  const next = WAITING[stage];
+  return next && !isHeld(permit) ? [next] : [];
+}
+
+const RANK: Readonly<Record<Urgency, number>> = { now: 0, timed: 1, waiting: 2 };
+
+/** Orders what needs someone: at once, then by the moment, then what waits, by job. */
+export const sortQueue = (queue: readonly NextUp[]): NextUp[] =>
+  [...queue].sort(
+    (a, b) =>
+      RANK[a.urgency] - RANK[b.urgency] ||
+      Date.parse(a.at ?? '') - Date.parse(b.at ?? '') ||
+      (a.job < b.job ? -1 : a.job > b.job ? 1 : 0),
+  );
+
+/** What of a job needs someone next, at `at`. */
+export function listNextUp(
+  job: string,
+  dossier: Dossier,
+  stage: Stage,
+  site: SiteFacts,
+  at: string,
+): NextUp[] {
+  return [
+    ...listUrgent(dossier, site),
+    ...listTimed(dossier, site, at),
+    ...listWaiting(dossier, stage),
+  ].map(({ role, ...next }) => ({ job, title: dossier.title, who: ROLE_NAMES[role], ...next }));
+}

@@ -1,0 +1,3 @@
+export * from './check';
+export * from './csv';
+export * from './schema';

@@ -1,0 +1,74 @@
+import { readHead } from '../ledger';
+import type { Db } from '../db';
+import { readNow } from './clock';
+
+/** How often the ledger is looked at for something new, and how often it is said that nothing was (ms). */
+const LOOK_MS = 250;
+const BEAT_MS = 2000;
+
+/** What a listener is told: the newest event, and the site's time. */
+interface Beat {
+  readonly head: number;
+  readonly now: string;
+}
+
+type Listener = (beat: Beat) => void;
+
+/** Who listens, and what was said last. One look at the ledger serves them all, also for what other processes wrote. */
+interface Tower {
+  readonly listeners: Set<Listener>;
+  last: { head: number; skew: number; at: number };
+  timer: NodeJS.Timeout | undefined;
+}
+
+const towers = new WeakMap<Db, Tower>();
+
+/** How far the site's clock is from the machine's (s): it jumps only when the demonstration moves it. */
+const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);
+
+function look(db: Db, tower: Tower): void {
+  const beat = { head: readHead(db), now: readNow(db) };
+  const { last } = tower;
+  const skew = skewOf(beat.now);
+  const isNew = beat.head !== last.head || Math.abs(skew - last.skew) > 1;
+  if (!isNew && Date.now() - last.at < BEAT_MS) return;
+  tower.last = { head: beat.head, skew, at: Date.now() };
+  tower.listeners.forEach((listener) => listener(beat));
+}
+
+/** Tells a listener at once how things stand, and then whenever something changes or two seconds have passed. Answers how to leave. */
+export function listen(db: Db, listener: Listener): () => void {
+  const tower: Tower = towers.get(db) ?? {
+    listeners: new Set(),
+    last: { head: -1, skew: 0, at: 0 },
+    timer: undefined,
+  };
+  towers.set(db, tower);
+  tower.listeners.add(listener);
+  tower.timer ??= setInterval(() => look(db, tower), LOOK_MS).unref();
+  listener({ head: readHead(db), now: readNow(db) });
+  return () => {
+    tower.listeners.delete(listener);
+    if (tower.listeners.size > 0) return;
+    clearInterval(tower.timer);
+    tower.timer = undefined;
+  };
+}
+
+/** The beats as server-sent events. A reader that comes back is told at once how things stand, and so has missed nothing. */
+export function streamBeats(db: Db, signal: AbortSignal): ReadableStream<Uint8Array> {
+  const encoder = new TextEncoder();
+  return new ReadableStream({
+    start(controller) {
+      const leave = listen(db, (beat) => {
+        controller.enqueue(
+          encoder.encode(`id: ${beat.head}\nretry: 1000\ndata: ${JSON.stringify(beat)}\n\n`),
+        );
+      });
+      signal.addEventListener('abort', () => {
+        leave();
+        controller.close();
+      });
+    },
+  });
+}

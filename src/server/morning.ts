@@ -1,0 +1,125 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { TZDate } from '@date-fns/tz';
+import { nanoid } from 'nanoid';
+import { z } from 'zod';
+import { commandSchema, listSigners } from '../core/job';
+import { ProgrammerFault } from '../core/result';
+import type { SiteValues } from '../core/rules/values';
+import { writeAlone, type Db } from '../db';
+import { readNow, setClock } from './clock';
+import { carryOutHandover, draftReport } from './handover';
+import { carryOut } from './jobs';
+import { readValues } from './site-rules';
+
+const entrySchema = z.strictObject({
+  /** When it is given (min after the day shift begins). */
+  at: z.number(),
+  /** The job it is on, by a name of this file alone. */
+  job: z.string(),
+  actor: z.string(),
+  command: commandSchema,
+});
+type Entry = z.infer<typeof entrySchema>;
+
+/** Moments in the file are written as if the day shift began here. */
+const WRITTEN_FOR = Date.parse('2000-01-01T06:00:00.000Z');
+
+/** The entries with every moment in them moved to the day that is played. */
+function readEntries(folder: string, begins: number): Entry[] {
+  const written = readFileSync(join(folder, 'morning.json'), 'utf8');
+  const moved = written.replace(/"(2000-01-0\dT[\d:.]+Z)"/g, (_, at: string) =>
+    JSON.stringify(new Date(Date.parse(at) - WRITTEN_FOR + begins).toISOString()),
+  );
+  return z.array(entrySchema).parse(JSON.parse(moved));
+}
+
+/** Where the demonstration begins (min after the day shift begins). */
+const OPENS_AT = 130;
+/** When the night shift hands over (min). */
+const HANDED_OVER_AT = -20;
+
+/** The beginning of the first shift of the day, by the clock on the site's wall (ms). */
+function findMorning(now: string, { zone, 'shift-starts': starts }: SiteValues): number {
+  const today = new TZDate(Date.parse(now), zone);
+  const [hour = 6, minute = 0] = (starts[0] ?? '06:00').split(':').map(Number);
+  return new TZDate(
+    today.getFullYear(),
+    today.getMonth(),
+    today.getDate(),
+    hour,
+    minute,
+    zone,
+  ).getTime();
+}
+
+type Played = Map<string, { readonly id: string; readonly sequence: number }>;
+
+function play(
+  db: Db,
+  entries: readonly Entry[],
+  jobs: Played,
+  clock: (minutes: number) => void,
+): void {
+  for (const { at, job, actor, command } of entries) {
+    clock(at);
+    const known = jobs.get(job) ?? { id: 'new', sequence: 0 };
+    const answer = carryOut(db, {
+      jobId: known.id,
+      command,
+      expected: known.sequence,
+      key: nanoid(),
+      actor,
+      signed: listSigners(command, actor),
+    });
+    if (!answer.ok) {
+      throw new ProgrammerFault(`${job}, ${command.kind} at ${at}: ${JSON.stringify(answer)}`);
+    }
+    jobs.set(job, { id: answer.jobId, sequence: answer.sequence });
+  }
+}
+
+/** The night shift hands over with a promise for the day. */
+function handOver(db: Db, now: string): void {
+  const until = new Date(Date.parse(now) + 10 * 3_600_000).toISOString();
+  const answer = carryOutHandover(db, {
+    command: {
+      kind: 'hand-over-shift',
+      incoming: 'hana',
+      notes: 'Quiet night. The flushing valve of P-202 is back in service since yesterday.',
+      promises: [{ what: 'spare packing nut for P-202 ordered', who: 'jun', until }],
+    },
+    expected: 0,
+    digest: draftReport(db).digest,
+    actor: 'ben',
+    signed: ['ben', 'hana'],
+  });
+  if (!answer.ok) throw new ProgrammerFault(JSON.stringify(answer));
+}
+
+/**
+ * Plays the invented morning of the demonstration onto a site that was just loaded, each step through the same rules as any other,
+ * and leaves the clock two hours into the day shift. `raise` raises the jobs that are only raised, the day before. All of it is
+ * kept, or nothing.
+ */
+export function playMorning(
+  db: Db,
+  raise: (db: Db) => void,
+  folder = join(process.cwd(), 'demo'),
+): void {
+  const begins = findMorning(readNow(db), readValues(db).values);
+  const entries = readEntries(folder, begins);
+  const isNight = ({ at }: Entry) => at < HANDED_OVER_AT;
+  writeAlone(db, (tx) => {
+    const clock = (minutes: number) => setClock(tx, begins + minutes * 60_000);
+    const jobs: Played = new Map();
+    clock((entries[0]?.at ?? 0) - 60);
+    raise(tx);
+    play(tx, entries.filter(isNight), jobs, clock);
+    clock(HANDED_OVER_AT);
+    handOver(tx, readNow(tx));
+    const day = entries.filter((entry) => !isNight(entry));
+    play(tx, day, jobs, clock);
+    clock(OPENS_AT);
+  });
+}

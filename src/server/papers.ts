@@ -1,0 +1,22 @@
+import { describeSheets, isNumbered, standAt } from '../core/job';
+import type { Db } from '../db';
+import { readNow } from './clock';
+import { readSiteFor, readState } from './jobs';
+import { printSheets } from './print/papers';
+
+/** The papers of a job as it stands, as a PDF; undefined when there is no such job. `copy` names a numbered copy that was given. */
+export async function readPapers(
+  db: Db,
+  jobId: string,
+  copy?: number,
+): Promise<Buffer | undefined> {
+  const { state } = readState(db, jobId);
+  if (!state) return undefined;
+  const now = readNow(db);
+  const dossier = standAt(state, now);
+  const { permit } = dossier;
+  const number = isNumbered(permit) ? permit.number : 'not issued';
+  const sheets = describeSheets(dossier, { job: jobId, site: readSiteFor(db, state), now, copy });
+  const printed = now.slice(0, 16).replace('T', ' ');
+  return printSheets(sheets, `${jobId}, permit ${number}, printed ${printed} UTC`);
+}

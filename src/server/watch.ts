@@ -1,0 +1,102 @@
+import {
+  computeLamps,
+  findStage,
+  listClashesOf,
+  standAt,
+  type BoardClash,
+  type Dossier,
+  type Lamp,
+  type SiteFacts,
+  type Stage,
+} from '../core/job';
+import { findHandoverDue, listUnread } from '../core/handover';
+import { checkLocks } from '../core/locks/survey';
+import { listNextUp, sortQueue, viewRow, type Board, type BoardRow } from '../core/watch';
+import type { Db } from '../db';
+import { readHead } from '../ledger';
+import { readNow } from './clock';
+import { readHandovers } from './handover';
+import { readOpenJobs } from './jobs';
+import { readSite } from './registers';
+
+interface Drawn {
+  readonly key: string;
+  readonly stage: Stage;
+  readonly lamps: readonly Lamp[];
+}
+
+/** What the plant graph says of a job, by its dossier: worked out anew when the job, the drawing or the hour changes it. */
+const drawn = new WeakMap<Dossier, Drawn>();
+
+function draw(known: Dossier, stands: Dossier, site: SiteFacts): Drawn {
+  const isRelit = known.isolation !== stands.isolation;
+  const key = `${site.plantVersion} ${isRelit} ${stands.permit.kind}`;
+  const before = drawn.get(known);
+  if (before?.key === key) return before;
+  const now = { key, stage: findStage(stands, site), lamps: computeLamps(stands, site) };
+  drawn.set(known, now);
+  return now;
+}
+
+/** The clashes worked out last, for the minute and the event that they were worked out at. */
+const worked = new WeakMap<Db, { readonly key: string; readonly clashes: readonly BoardClash[] }>();
+
+function clashesAt(
+  db: Db,
+  jobs: Parameters<typeof listClashesOf>[0],
+  { site, head, now }: { readonly site: SiteFacts; readonly head: number; readonly now: string },
+): readonly BoardClash[] {
+  const key = `${head} ${now.slice(0, 16)}`;
+  const before = worked.get(db);
+  if (before?.key === key) return before.clashes;
+  const clashes = listClashesOf(jobs, site, now);
+  worked.set(db, { key, clashes });
+  return clashes;
+}
+
+function viewHandover(db: Db, now: string, site: SiteFacts): Board['handover'] {
+  const { record } = readHandovers(db);
+  const last = record.handovers.at(-1);
+  const due = findHandoverDue(record, now, site.values);
+  return {
+    ...(last ? { number: last.number, at: last.at } : {}),
+    unread: last ? listUnread(last) : [],
+    ...(due === undefined ? {} : { due }),
+  };
+}
+
+/** Reads the board as it stands now. */
+export function readBoard(db: Db): Board {
+  const now = readNow(db);
+  const head = readHead(db);
+  const site = readSite(db);
+  const jobs = readOpenJobs(db).map(({ id, dossier, trace }) => {
+    const stands = standAt(dossier, now);
+    return { id, trace, dossier: stands, ...draw(dossier, stands, site) };
+  });
+  const rows = jobs.flatMap(({ id, dossier, stage, lamps, trace }) => {
+    return viewRow(id, dossier, { stage, lamps, trace, site }) ?? [];
+  });
+  const locks = checkLocks(site.locks, jobs);
+  const count = (state: BoardRow['state']) => rows.filter((row) => row.state === state).length;
+  return {
+    now,
+    head,
+    rows,
+    queue: sortQueue(
+      jobs.flatMap(({ id, dossier, stage }) => listNextUp(id, dossier, stage, site, now)),
+    ),
+    clashes: clashesAt(db, jobs, { site, head, now }),
+    names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
+    areas: site.graph.plant.areas.map(({ id, name }) => ({ id, name })),
+    handover: viewHandover(db, now, site),
+    counts: {
+      live: count('issued'),
+      suspended: count('suspended'),
+      lapsed: count('lapsed'),
+      on: rows.reduce((sum, { on }) => sum + on.length, 0),
+      locks: locks.hanging,
+      unbalanced: locks.findings.length,
+    },
+  };
+}

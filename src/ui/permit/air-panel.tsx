@@ -1,0 +1,224 @@
+'use client';
+
+import { useForm } from 'react-hook-form';
+import {
+  AIR_USE_WORDS,
+  CONCENTRATION_UNITS,
+  findSensor,
+  LEVELS,
+  SUBSTANCES,
+  type ConcentrationUnit,
+  type GasDetector,
+  type Level,
+  type SubstanceCode,
+} from '../../core/gas';
+import type { AirTest, AirView, CommandOf } from '../../core/job';
+import { useCommand } from '../command/use-command';
+import { LIST_CLASS, Panel } from '../dossier/field';
+import type { DossierProps } from '../dossier/types';
+import { sayMoment } from './moment';
+
+interface Fields {
+  readonly instrument: string;
+  /** Minutes before the reading. */
+  readonly bumped: string;
+  readonly length: string;
+  readonly bore: string;
+  readonly place: string;
+  readonly drawn: string;
+  readonly shown: Record<string, Record<string, string>>;
+  readonly known: Record<string, string>;
+}
+
+type Detectors = readonly { readonly id: string; readonly detector: GasDetector }[];
+
+const before = (now: string, seconds: number) =>
+  new Date(Date.parse(now) - seconds * 1000).toISOString();
+
+function unitOf(detectors: Detectors, instrument: string, gas: SubstanceCode): ConcentrationUnit {
+  const found = detectors.find(({ id }) => id === instrument);
+  return (found && findSensor(found.detector, gas)?.unit) ?? CONCENTRATION_UNITS[0];
+}
+
+/** The fields as a command: one sample a level, with the readings that were typed there. */
+function toCommand(
+  fields: Fields,
+  air: AirView,
+  detectors: Detectors,
+  now: string,
+): CommandOf<'test-air'> {
+  const { instrument, bumped, length, bore, place, drawn, shown, known } = fields;
+  const hose = Number(length) > 0 ? { length_m: Number(length), bore_mm: Number(bore) } : undefined;
+  const samples = LEVELS.flatMap((level) => {
+    const readings = air.plan.demands.flatMap(({ gas }) => {
+      const text = shown[level]?.[gas]?.trim() ?? '';
+      const unit = unitOf(detectors, instrument, gas);
+      return text === '' ? [] : [{ gas, shown: Number(text), unit }];
+    });
+    const drawnFrom = before(now, Number(drawn));
+    return readings.length === 0 ? [] : [{ level, place, drawnFrom, readAt: now, readings }];
+  });
+  return {
+    kind: 'test-air',
+    use: air.use,
+    instrument,
+    bumpedAt: before(now, Number(bumped) * 3600),
+    ...(hose ? { hose } : {}),
+    samples,
+    known: Object.fromEntries(Object.entries(known).filter(([, words]) => words.trim() !== '')),
+  };
+}
+
+function AirForm({ air, props }: { readonly air: AirView; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { view, choices } = props;
+  const detectors: Detectors = choices.instruments.flatMap(({ id, detector }) =>
+    detector ? [{ id, detector }] : [],
+  );
+  const { demands, unknown } = air.plan;
+  const { register, handleSubmit, reset } = useForm<Fields>({
+    defaultValues: {
+      instrument: detectors[0]?.id ?? '',
+      bumped: '1',
+      length: '0',
+      bore: '4',
+      place: 'from outside',
+      drawn: '120',
+      shown: {},
+      known: {},
+    },
+  });
+  const send = async (fields: Fields) => {
+    if (await run(toCommand(fields, air, detectors, view.now))) reset();
+  };
+  const small = (name: 'bumped' | 'length' | 'bore' | 'drawn', words: string) => (
+    <label className="flex w-36 flex-col text-sm">
+      {words}
+      <input
+        {...register(name)}
+        type="number"
+        step="any"
+        min={0}
+        required
+        className="input input-sm w-full font-mono"
+      />
+    </label>
+  );
+  const isAsked = (gas: SubstanceCode, level: Level) =>
+    demands.some((one) => one.gas === gas && one.levels.includes(level));
+  return (
+    <form className="flex flex-col gap-2" onSubmit={(event) => void handleSubmit(send)(event)}>
+      <div className="flex flex-wrap gap-2">
+        <label className="flex flex-col text-sm">
+          Detector
+          <select {...register('instrument')} className={LIST_CLASS}>
+            {detectors.map(({ id }) => (
+              <option key={id} value={id}>
+                {id}
+              </option>
+            ))}
+          </select>
+        </label>
+        {small('bumped', 'Bump-tested before (h)')}
+        {small('length', 'Hose (m); 0: none')}
+        {small('bore', 'Hose bore (mm)')}
+        {small('drawn', 'Drawn for (s)')}
+        <label className="flex grow flex-col text-sm">
+          Where
+          <input {...register('place')} required className="input input-sm w-full" />
+        </label>
+      </div>
+      <table className="text-sm">
+        <caption className="sr-only">Readings by gas and level</caption>
+        <thead>
+          <tr className="text-left">
+            <th>Gas</th>
+            {LEVELS.map((level) => (
+              <th key={level}>{level}</th>
+            ))}
+            <th>Because of</th>
+          </tr>
+        </thead>
+        <tbody>
+          {demands.map(({ gas, why }) => (
+            <tr key={gas} className="border-t border-base-300">
+              <th className="pr-2 text-left font-normal">
+                {SUBSTANCES[gas].name} ({unitOf(detectors, detectors[0]?.id ?? '', gas)})
+              </th>
+              {LEVELS.map((level) => (
+                <td key={level} className="pr-2">
+                  <input
+                    {...register(`shown.${level}.${gas}`)}
+                    type="number"
+                    step="any"
+                    required={isAsked(gas, level)}
+                    aria-label={`${SUBSTANCES[gas].name}, ${level}`}
+                    className="input input-sm w-24 font-mono"
+                  />
+                </td>
+              ))}
+              <td className="text-xs">{why.join('; ')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {unknown.map((name) => (
+        <label key={name} className="flex flex-col text-sm">
+          The drawing does not say what {name} gives off. What was found out?
+          <input {...register(`known.${name}`)} required className="input input-sm w-full" />
+        </label>
+      ))}
+      <button className="btn btn-primary btn-sm self-start">
+        Sign the test for {AIR_USE_WORDS[air.use]}
+      </button>
+    </form>
+  );
+}
+
+function LastTest({
+  test,
+  props,
+  until,
+}: {
+  readonly test: AirTest;
+  readonly props: DossierProps;
+  readonly until: string | undefined;
+}) {
+  const { names, view } = props;
+  const { by, at, isFit, findings, instrument } = test;
+  return (
+    <div data-air={isFit ? 'fit' : 'unfit'} className="text-sm">
+      <p className={isFit ? '' : 'font-bold text-error'}>
+        {isFit ? '✓ fit' : '▲ NOT FIT'}, {names[by] ?? by} with {instrument},{' '}
+        {sayMoment(at, view.now)}
+        {isFit && until !== undefined ? `; lets people on until ${sayMoment(until, view.now)}` : ''}
+      </p>
+      <ul>
+        {findings.map((finding) => (
+          <li key={finding}>{finding}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The air at the work, for each use that the papers name: what is tested for, the newest test, and a new one. */
+export function AirPanel(props: DossierProps) {
+  const { view } = props;
+  return view.air.map((air) => {
+    const test = view.dossier.airTests.findLast(({ use }) => use === air.use);
+    return (
+      <Panel key={air.use} title={`Air for ${AIR_USE_WORDS[air.use]}`}>
+        {test ? (
+          <LastTest test={test} props={props} until={air.until} />
+        ) : (
+          <p className="text-sm">Not tested yet.</p>
+        )}
+        <details open={!test}>
+          <summary className="cursor-pointer text-sm">Test the air</summary>
+          <AirForm air={air} props={props} />
+        </details>
+      </Panel>
+    );
+  });
+}

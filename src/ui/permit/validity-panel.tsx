@@ -1,0 +1,82 @@
+'use client';
+
+import type { HeldPermit } from '../../core/job';
+import { useCommand } from '../command/use-command';
+import { SmallForm, TextField } from '../dossier/field';
+import type { DossierProps } from '../dossier/types';
+import { Copies } from './copies';
+import { sayMoment } from './moment';
+
+interface Props {
+  readonly permit: HeldPermit;
+  readonly props: DossierProps;
+}
+
+function ExtendForm({ props }: Props) {
+  const run = useCommand();
+  const { view } = props;
+  return (
+    <details>
+      <summary className="cursor-pointer text-sm">
+        Extend after a retest, at the latest to {sayMoment(view.latestEnd, view.now)}
+      </summary>
+      <SmallForm
+        button="Extend with both signatures"
+        onSend={(read) =>
+          void run({
+            kind: 'extend-permit',
+            hours: Number(read('hours')),
+            performer: view.dossier.performer,
+            retested: read('retested'),
+          })
+        }
+      >
+        <TextField label="Valid from now for (h)" name="hours" type="number" />
+        <TextField label="What was tested again" name="retested" />
+      </SmallForm>
+    </details>
+  );
+}
+
+/** At the start of a shift an issuing authority looks at it anew. */
+function RevalidateForm({ props }: Props) {
+  const run = useCommand();
+  const { view } = props;
+  if (view.revalidationDue === undefined) return null;
+  return (
+    <div data-revalidation className="border-l-4 border-warning pl-2">
+      <p className="font-bold">
+        A new shift began: revalidate by {sayMoment(view.revalidationDue, view.now)}
+      </p>
+      <SmallForm
+        button="Revalidate with both signatures"
+        onSend={(read) =>
+          void run({
+            kind: 'revalidate-permit',
+            seen: read('looked'),
+            performer: view.dossier.performer,
+          })
+        }
+      >
+        <TextField label="What was looked at" name="looked" />
+      </SmallForm>
+    </div>
+  );
+}
+
+/** How long the permit is valid, how it goes on, and who has its copies. */
+export function ValidityPanel(parts: Props) {
+  const { permit } = parts;
+  return (
+    <>
+      {permit.kind === 'issued' && <RevalidateForm {...parts} />}
+      {permit.kind !== 'lapsed' && <ExtendForm {...parts} />}
+      {permit.extensions.map(({ at, until, retested }) => (
+        <p key={at} className="text-sm">
+          Extended at {at.slice(11, 16)} UTC to {until.slice(11, 16)} UTC after: {retested}
+        </p>
+      ))}
+      <Copies {...parts} />
+    </>
+  );
+}

@@ -1,0 +1,39 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+
+/** What the server says of itself: the newest event, and the site's time. */
+export interface Beat {
+  readonly head: number;
+  readonly now: string;
+}
+
+/** Without a beat for so long the screen says that it is not up to date (ms). */
+const STALE_MS = 6000;
+
+/** Listens to the server; answers since when nothing was heard (ISO 8601, UTC), or undefined while all is well. */
+export function useBeat(onBeat: (beat: Beat) => void): string | undefined {
+  const [silent, setSilent] = useState<string>();
+  const heard = useRef(0);
+  const told = useRef(onBeat);
+  useEffect(() => {
+    told.current = onBeat;
+  });
+  useEffect(() => {
+    heard.current = Date.now();
+    const source = new EventSource('/api/live');
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      heard.current = Date.now();
+      setSilent(undefined);
+      told.current(JSON.parse(data) as Beat);
+    };
+    const timer = setInterval(() => {
+      if (Date.now() - heard.current > STALE_MS) setSilent(new Date(heard.current).toISOString());
+    }, 1000);
+    return () => {
+      source.close();
+      clearInterval(timer);
+    };
+  }, []);
+  return silent;
+}
