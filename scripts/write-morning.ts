@@ -8,6 +8,7 @@ import {
   carryOut,
   fieldStepsOf,
   permitSteps,
+  READY,
   restoreSteps,
   type Step,
 } from '../tests/support/seal-change';
@@ -136,10 +137,14 @@ const STORIES: readonly Story[] = [
     up: { E: 2, P: 2, C: 2, BOX: 2 },
     plannedAt: -590,
     isolatedAt: 6,
-    papers: 5,
+    papers: Infinity,
     hatchAt: 75,
     then: [
-      [80, 'jun', { kind: 'take-duty', person: 'sol', duty: 'fire-watch' }],
+      [
+        80,
+        'jun',
+        { kind: 'take-duty', person: 'sol', duty: 'fire-watch', checked: READY['fire-watch'] },
+      ],
       on(82, 'lena', 'W-03', { sparks: true }),
     ],
   },

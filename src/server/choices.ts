@@ -29,6 +29,7 @@ export function readChoices(db: Db, site: SiteFacts) {
         standsBy: holds('isolating-electrical', 'area-operator'),
         manager: holds('site-manager'),
         fireWatch: holds('fire-watch'),
+        safety: holds('auditor'),
         attendant: holds('attendant'),
         operator: holds('area-operator'),
       };

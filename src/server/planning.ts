@@ -1,5 +1,6 @@
 import {
   checkPlan,
+  checkValvedStage,
   computeCost,
   explainPoints,
   listFailures,
@@ -61,6 +62,18 @@ export function tryPlan(db: Db, jobId: string, plan: IsolationPlan) {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
   const site = readSiteFor(db, dossier);
-  const check = checkPlan(site.graph, findRequirement(dossier, site), plan);
-  return { ...check, cost: computeCost(site.graph, plan) };
+  const requirement = findRequirement(dossier, site);
+  const check = checkPlan(site.graph, requirement, plan);
+  const valved = checkValvedStage(site.graph, requirement, plan);
+  const fitting = (valved?.findings ?? [])
+    .filter(({ severity }) => severity === 'stops')
+    .map((finding) => ({
+      ...finding,
+      words: `while ${valved?.fits.join(', ') ?? ''} is fitted: ${finding.words}`,
+    }));
+  return {
+    passes: check.passes && fitting.length === 0,
+    findings: [...check.findings, ...fitting],
+    cost: computeCost(site.graph, plan),
+  };
 }

@@ -6,6 +6,7 @@ import {
   ISSUED_WITH,
   LIVE,
   ON,
+  READY,
   refusalsOf,
   site,
   START,
@@ -77,7 +78,7 @@ describe('HSG250, elements of a permit', () => {
 describe('29 CFR 1910.146(f), items on an entry permit', () => {
   const entry = (): Sheet[] => {
     const manned: Step[] = [
-      ['hana', { kind: 'take-duty', person: 'sol', duty: 'attendant' }],
+      ['hana', { kind: 'take-duty', person: 'sol', duty: 'attendant', checked: READY.attendant }],
       ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }],
     ];
     return sheetsOf(carryOut(manned, ISSUED_WITH('enter')));

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
+  READY_CHECKS,
+  viewDossier,
   decideJob,
   disciplineOf,
   commandSchema,
@@ -20,6 +22,7 @@ import {
 import { listLeakTests } from '../../src/core/job/leak-test';
 import { listLineup } from '../../src/core/job/lineup';
 import { findSensor, LEVELS, type AirUse, type SubstanceCode } from '../../src/core/gas';
+import { WAYS_OF } from '../../src/core/hotwork';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
@@ -340,6 +343,61 @@ export function airTestOf(
   };
 }
 
+/** Every check of each duty, seen to. */
+export const READY = {
+  'fire-watch': Object.keys(READY_CHECKS['fire-watch']),
+  attendant: Object.keys(READY_CHECKS.attendant),
+} satisfies Record<keyof typeof READY_CHECKS, string[]>;
+
+/** Detectors of the site that stand round hot work. */
+const MONITORS = [...site.instruments.keys()].filter((one) => one.startsWith('GM-'));
+
+/** The surroundings of hot work asked about, cleared and monitored, where the papers name it. */
+export function hotSteps(state: DossierState, skip = 0): Step[] {
+  const view = state && viewDossier(state, site, START).hotWork;
+  if (!view) return [];
+  const placed = MONITORS.slice(skip, skip + (view.ring?.count ?? 0));
+  return [
+    [
+      'hana',
+      {
+        kind: 'ask-cold',
+        can: 'no',
+        cold: 'a clamp would not hold',
+        elsewhere: 'the main is fixed',
+      },
+    ],
+    ...view.neighbours.map(({ id: neighbour, kind }): Step => [
+      'jun',
+      { kind: 'clear-neighbour', neighbour, way: WAYS_OF[kind][0] ?? 'watched', note: 'seen' },
+    ]),
+    ...(placed.length > 0
+      ? [
+          [
+            'finn',
+            { kind: 'place-monitors', devices: placed, from_deg: 270, wind_m_s: 0.3 },
+          ] as Step,
+        ]
+      : []),
+  ];
+}
+
+/** The plan of an entry into the buffer tank. */
+export const PLAN_ENTRY: CommandOf<'plan-entry'> = {
+  kind: 'plan-entry',
+  space: 'BT-1',
+  most: 2,
+  rescue: 'device',
+  rescueHow: 'tripod with winch over the manway, lines on both',
+  drilledAt: '2026-09-01T08:00:00.000Z',
+  talk: 'radio channel 4, and the line',
+  call: 'radio channel 1, site emergency 3333',
+};
+
+/** The entry planned, where the papers name one. */
+const entrySteps = (state: DossierState): Step[] =>
+  state && listPapers(state, site).includes('confined-space') ? [['hana', PLAN_ENTRY]] : [];
+
 /** Every test of the air that the papers of a job ask for, by the gas tester. */
 export const airSteps = (state: DossierState, now = START): Step[] =>
   state
@@ -358,6 +416,8 @@ export function permitSteps(
     screen,
     ['hana', assessOf(screened)],
     ['hana', { kind: 'approve-permit' }],
+    ...entrySteps(screened),
+    ...hotSteps(screened),
     ...airSteps(screened, now),
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];

@@ -124,6 +124,24 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['issuing-authority'];
     case 'test-air':
       return ['gas-tester'];
+    case 'plan-entry':
+      return ['coordinator', 'issuing-authority', 'performing-authority'];
+    case 'open-space':
+    case 'pump-out':
+    case 'start-purge':
+    case 'end-purge':
+    case 'stop-purge':
+      return ['performing-authority', 'attendant', 'area-operator', 'issuing-authority'];
+    case 'enter-space':
+    case 'call-in':
+      return ['attendant'];
+    case 'ask-cold':
+    case 'clear-neighbour':
+      return ['coordinator', 'issuing-authority', 'performing-authority', 'fire-watch'];
+    case 'place-monitors':
+      return ['gas-tester'];
+    case 'take-out-blanks':
+      return ['isolating-process', 'isolating-mechanical'];
     case 'audit-permit':
       return ['auditor', 'coordinator', 'issuing-authority', 'area-operator', 'site-manager'];
     case 'clear-alarm':
@@ -141,6 +159,10 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'raise-alarm':
     case 'report-lock':
       return [];
+    // Whoever is seen outside is ticked out at once.
+    case 'leave-space':
+    case 'make-round':
+    case 'hand-over-watch':
     case 'sign-off':
     case 'leave-duty':
     case 'take-off-crew-lock':
@@ -166,7 +188,11 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return listAccepters(command).map(({ person }) => person);
     case 'take-duty':
     case 'leave-duty':
+    case 'make-round':
+    case 'enter-space':
       return [command.person];
+    case 'hand-over-watch':
+      return [actor, command.to];
     case 'hand-back':
       return command.watcher === undefined ? [actor] : [actor, command.watcher];
     case 'tag-point':
@@ -200,6 +226,14 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'close-permit':
     case 'audit-permit':
     case 'test-air':
+    case 'plan-entry':
+    case 'open-space':
+    case 'pump-out':
+    case 'end-purge':
+    case 'ask-cold':
+    case 'clear-neighbour':
+    case 'take-out-blanks':
+    case 'place-monitors':
     case 'finish-follow-up':
     case 'lock-box':
     case 'hang-incoming':

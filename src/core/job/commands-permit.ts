@@ -9,6 +9,25 @@ import { id, note, words } from './fields';
 /** Duties in which someone stands by and does nothing else. */
 export const DUTY_KINDS = ['fire-watch', 'attendant'] as const;
 
+/** What is checked before a duty is taken, by duty. Source: NFPA 51B; 29 CFR 1910.252(a)(2)(iii)(B), 1910.146(i) and (k), from memory. */
+export const READY_CHECKS = {
+  'fire-watch': {
+    extinguisher: 'extinguisher at hand, charged and of the right kind',
+    hose: 'hose laid and under pressure, or why none is needed',
+    alarm: 'nearest alarm and telephone known',
+    radio: 'radio tested',
+    exits: 'ways out known',
+  },
+  attendant: {
+    radio: 'talked with those who go in, heard both ways',
+    alarm: 'how help is called, tried',
+    retrieval: 'means of getting people out stand ready',
+    guard: 'opening guarded',
+  },
+} as const satisfies Readonly<
+  Record<(typeof DUTY_KINDS)[number], Readonly<Record<string, string>>>
+>;
+
 /** How a clash is lived with: something stands between, or an issuing authority accepts it as it is. */
 export const CLASH_ANSWERS = ['barrier', 'accept'] as const;
 
@@ -96,7 +115,13 @@ export const PERMIT_COMMANDS = [
     how: z.enum(CLASH_ANSWERS),
     measure: words,
   }),
-  z.strictObject({ kind: z.literal('take-duty'), person: id, duty: z.enum(DUTY_KINDS) }),
+  z.strictObject({
+    kind: z.literal('take-duty'),
+    person: id,
+    duty: z.enum(DUTY_KINDS),
+    /** What of the checks of the duty was seen to. */
+    checked: z.array(id).max(20).default([]),
+  }),
   z.strictObject({ kind: z.literal('leave-duty'), person: id }),
   z.strictObject({ kind: z.literal('share-fire-watch'), reason: words }),
   z.strictObject({
@@ -118,6 +143,8 @@ export const PERMIT_COMMANDS = [
     remarks: note,
     /** Who watches for fire from now on, after hot work. */
     watcher: id.optional(),
+    /** From where: a vessel is watched from its opening. */
+    watchedFrom: z.enum(['beside', 'opening']).optional(),
   }),
   z.strictObject({ kind: z.literal('close-permit'), inspected: words }),
 ] as const;

@@ -3,11 +3,13 @@ import { GRADES } from '../plant/schema';
 import { ARRANGEMENT_NAMES, SEEN } from '../proving';
 import { AIR_COMMANDS } from './commands-air';
 import { AUDIT_COMMANDS } from './commands-audit';
+import { ENTRY_COMMANDS } from './commands-entry';
+import { HOT_COMMANDS } from './commands-hot';
 import { PERMIT_COMMANDS, WORK } from './commands-permit';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
 
-export { CLASH_ANSWERS, DUTY_KINDS } from './commands-permit';
+export { CLASH_ANSWERS, DUTY_KINDS, READY_CHECKS } from './commands-permit';
 
 /** A gauge pressure (bar). */
 const bar = z.number().gt(-1).max(2000);
@@ -247,6 +249,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
   ...PERMIT_COMMANDS,
   ...AUDIT_COMMANDS,
   ...AIR_COMMANDS,
+  ...HOT_COMMANDS,
+  ...ENTRY_COMMANDS,
 ]);
 
 export type Command = z.infer<typeof commandSchema>;

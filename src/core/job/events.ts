@@ -1,4 +1,5 @@
 import type { AuditCode } from '../audit';
+import type { TailPolicy } from '../hotwork';
 import type { PaperKind, ProposedPaper } from '../permits';
 import type { CommandKind, CommandOf } from './commands';
 import type { NotedCalculation } from './state';
@@ -93,6 +94,27 @@ export type JobEvent =
       /** What is not fit, in words. */
       readonly findings: readonly string[];
     } & Body<'test-air'>)
+  | ({ readonly kind: 'entry-planned' } & Body<'plan-entry'>)
+  | ({ readonly kind: 'space-opened' } & Body<'open-space'>)
+  | ({ readonly kind: 'pumped-out' } & Body<'pump-out'>)
+  | ({
+      readonly kind: 'purge-started';
+      readonly minutes: number;
+      /** Which way to a time was the longest. */
+      readonly why: string;
+      readonly until: string;
+    } & Body<'start-purge'>)
+  | ({ readonly kind: 'purge-ended' } & Body<'end-purge'>)
+  | ({ readonly kind: 'purge-stopped' } & Body<'stop-purge'>)
+  | ({ readonly kind: 'space-entered' } & Body<'enter-space'>)
+  | ({ readonly kind: 'space-left' } & Body<'leave-space'>)
+  | ({ readonly kind: 'called-in' } & Body<'call-in'>)
+  | ({ readonly kind: 'cold-asked' } & Body<'ask-cold'>)
+  | ({ readonly kind: 'neighbour-cleared' } & Body<'clear-neighbour'>)
+  | ({ readonly kind: 'blanks-out' } & Body<'take-out-blanks'>)
+  | ({ readonly kind: 'monitors-placed' } & Body<'place-monitors'>)
+  | ({ readonly kind: 'round-made' } & Body<'make-round'>)
+  | ({ readonly kind: 'watch-handed-over' } & Body<'hand-over-watch'>)
   | ({ readonly kind: 'copy-taken-in' } & Body<'take-in-copy'>)
   | ({
       readonly kind: 'permit-audited';
@@ -128,6 +150,8 @@ export type JobEvent =
       readonly kind: 'permit-handed-back';
       /** Until when it is watched for fire (ISO 8601, UTC), after hot work. */
       readonly watchedUntil?: string;
+      /** The regime of the watch; events from before there were rounds have none. */
+      readonly tail?: TailPolicy;
     } & Omit<Body<'hand-back'>, 'finished'> & { readonly finished?: boolean })
   | { readonly kind: 'permit-closed'; readonly inspected: string }
   | { readonly kind: 'box-opened' }

@@ -62,10 +62,17 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
 }
 
 /** What keeps the job from being closed. */
+/** Blanks that were put in behind openings for hot work. */
+function gateBlanks({ hotWork: { cleared } }: Dossier): Refusal[] {
+  const links = Object.values(cleared).flatMap(({ blank }) => blank?.links ?? []);
+  return links.length > 0 ? [refuse('blanks-in', { links: links.join(', ') })] : [];
+}
+
 export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
   // A job that was given up before anyone touched the plant leaves nothing to be walked.
   if (dossier.permit.kind === 'cancelled' && dossier.isolation.attended === undefined) return [];
   return [
+    ...gateBlanks(dossier),
     ...gateLineup(dossier, site),
     ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
     ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),

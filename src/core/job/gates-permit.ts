@@ -1,7 +1,10 @@
+import { computeTail } from '../hotwork';
 import { findRevalidationDue, listUntreated, nameHazard } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
+import { gateEntryPlan, gateInside } from './entry';
+import { gateHotWork } from './hot-work';
 import { gatePapers, listSuggested } from './papers';
 import { type SiteFacts } from './site';
 import { listOn, isHeld, type Dossier, type PermitRecord } from './state';
@@ -39,6 +42,8 @@ export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refus
     ...gateHalt(dossier, site),
     ...gateApproval(dossier, site),
     ...(isApproved(dossier.permit) ? [] : [refuse('not-approved')]),
+    ...gateEntryPlan(dossier, site, now),
+    ...gateHotWork(dossier, site),
     ...gateAir(dossier, site, now),
   ];
 }
@@ -74,15 +79,18 @@ export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusa
     ...gateIsolation(dossier, site),
     ...gateStanding(dossier, site, now),
     ...gateRevalidation(dossier, site, now),
+    ...gateHotWork(dossier, site),
     ...gateAir(dossier, site, now),
   ];
 }
 
-/** The fire watch's time that is still to run. */
+/** The fire watch's time that is still to run, and the last look after it. */
 export function gateTail({ permit }: Dossier, now: string): Refusal[] {
   if (permit.kind !== 'watched') return [];
-  const left = Math.ceil((Date.parse(permit.watchedUntil) - Date.parse(now)) / 60_000);
-  return left > 0 ? [refuse('tail-running', { until: permit.watchedUntil, left })] : [];
+  const { tail, handedBack, rounds, looked } = permit;
+  const { left_min, endsAt } = computeTail(tail, handedBack.at, rounds, now);
+  if (left_min > 0) return [refuse('tail-running', { until: endsAt, left: left_min })];
+  return looked || tail.final === 'none' ? [] : [refuse('tail-final-missing')];
 }
 
 /** What keeps the permit from being handed back. */
@@ -95,6 +103,7 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
   return [
     ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
     ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
+    ...gateInside(dossier, site),
     ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
   ];
 }

@@ -37,4 +37,6 @@ export * from './template';
 export * from './earlier';
 export { listWords } from './words';
 export * from './air';
+export { findCallDue, listInside, listOverstayed, type EntryView } from './entry';
+export { type HotWorkView } from './hot-work';
 export * from './copies';

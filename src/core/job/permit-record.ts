@@ -1,3 +1,4 @@
+import type { ROUND_FINDINGS, TailPolicy } from '../hotwork';
 import type { PaperKind, TaskAssessment } from '../permits';
 import type { COPY_ENDS } from './commands-audit';
 import type { Mark } from './mark';
@@ -70,6 +71,12 @@ interface HandedBack extends Issued {
   readonly finished: boolean;
 }
 
+/** A round of the watch for fire: who went (`by`), and what was found. */
+export interface WatchRound extends Mark {
+  readonly found: (typeof ROUND_FINDINGS)[number];
+  readonly seen: string;
+}
+
 /**
  * The states of a permit; each holds only what exists in it. An issued one lapses by the clock and not by a job that may fail to
  * run: see `standAt`. A stopped one is suspended until an issuing authority lifts the stop.
@@ -87,6 +94,10 @@ export type PermitRecord =
       /** Who watches for fire, and until when (ISO 8601, UTC). */
       readonly watcher: string;
       readonly watchedUntil: string;
+      readonly tail: TailPolicy;
+      readonly rounds: readonly WatchRound[];
+      /** The last look, after the tail. */
+      readonly looked?: Mark & { readonly seen: string };
     } & HandedBack)
   | ({ readonly kind: 'closed'; readonly closed: Mark; readonly inspected: string } & HandedBack)
   | { readonly kind: 'cancelled'; readonly cancelled: Mark; readonly reason: string };

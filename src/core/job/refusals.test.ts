@@ -1,9 +1,11 @@
 import { AMISS_ROWS } from '../../../tests/support/refusal-rows/amiss';
 import { AIR_ROWS } from '../../../tests/support/refusal-rows/air';
 import { AUDIT_ROWS } from '../../../tests/support/refusal-rows/audits';
+import { ENTRY_ROWS } from '../../../tests/support/refusal-rows/entry';
 import { FIELD_ROWS } from '../../../tests/support/refusal-rows/field';
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
 import { DUTY_ROWS } from '../../../tests/support/refusal-rows/duties';
+import { HOT_ROWS } from '../../../tests/support/refusal-rows/hot-work';
 import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
 import { PAPER_ROWS } from '../../../tests/support/refusal-rows/papers';
 import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
@@ -25,6 +27,8 @@ const REFUSALS = [
   ...DUTY_ROWS,
   ...AUDIT_ROWS,
   ...AIR_ROWS,
+  ...HOT_ROWS,
+  ...ENTRY_ROWS,
   ...LOCK_ROWS,
   ...AMISS_ROWS,
   ...RESTORING_ROWS,

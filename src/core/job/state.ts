@@ -1,5 +1,6 @@
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
+import type { ClearWay } from '../hotwork';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { CommandOf, DUTY_KINDS, LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
 import type { End } from './lineup-ends';
@@ -241,6 +242,52 @@ export interface AirTest extends Mark, Omit<CommandOf<'test-air'>, 'kind'> {
   readonly findings: readonly string[];
 }
 
+/** A neighbour of hot work that was dealt with; with blanks, where they are and the job under which they were fitted. */
+export interface Cleared extends Mark {
+  readonly way: ClearWay;
+  readonly note: string;
+  readonly blank?: { readonly links: readonly string[]; readonly under: string } | undefined;
+}
+
+/** What was found out and done about the surroundings of hot work. */
+export interface HotWorkRecord {
+  /** Whether it can be done cold or elsewhere. */
+  readonly cold?: Mark & Omit<CommandOf<'ask-cold'>, 'kind'>;
+  /** Neighbours that were dealt with, by id. */
+  readonly cleared: Readonly<Record<string, Cleared>>;
+  /** Detectors that stand round the work, and the wind they were placed for. */
+  readonly monitors?: Mark & Omit<CommandOf<'place-monitors'>, 'kind'>;
+}
+
+/** An entry into a confined space: its plan, how the space was opened and purged, and who is in it. */
+export interface EntryRecord {
+  readonly plan?: Mark & Omit<CommandOf<'plan-entry'>, 'kind'>;
+  readonly opened?: Mark & { readonly guard: string };
+  readonly pumped?: Mark & { readonly to: string };
+  /** The purge that is running, and until when it has to (ISO 8601, UTC). */
+  readonly purge?:
+    | (Mark &
+        Omit<CommandOf<'start-purge'>, 'kind'> & {
+          readonly minutes: number;
+          readonly why: string;
+          readonly until: string;
+        })
+    | undefined;
+  /** The purge that counts: nobody has left the space empty since. */
+  readonly purged?: (Mark & { readonly seen: string }) | undefined;
+  /** People inside, by id, with what they took in. */
+  readonly inside: Readonly<Record<string, { readonly since: string; readonly tools: number }>>;
+  /** Things that went in and have not come out. */
+  readonly tools: number;
+  /** When those inside were last heard. */
+  readonly heard?: (Mark & { readonly heard: string }) | undefined;
+  /** When the space was last left empty (ISO 8601, UTC). */
+  readonly emptied?: string;
+  /** Why everyone has to come out, and who has not been ticked out yet. */
+  readonly emptying?:
+    (Mark & { readonly why: string; readonly people: readonly string[] }) | undefined;
+}
+
 /** A short check of a live permit at the place, with the follow-ups that are done. */
 export interface Audit extends Mark, AuditFindings {
   /** The number of the permit that was checked. */
@@ -285,6 +332,8 @@ export interface Dossier {
   readonly absent: Readonly<Record<string, AbsentRemoval>>;
   /** Tests of the air at the work, oldest first. */
   readonly airTests: readonly AirTest[];
+  readonly hotWork: HotWorkRecord;
+  readonly entry: EntryRecord;
   /** Short checks at work, oldest first. */
   readonly audits: readonly Audit[];
   /** Devices that this job may put out of action, by id. */

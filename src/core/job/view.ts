@@ -15,6 +15,8 @@ import type { SiteValues } from '../rules/values';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { viewAir, type AirView } from './air';
 import { findEndOfProofs, standAt } from './attendance';
+import { viewHotWork, type HotWorkView } from './hot-work';
+import { viewEntry, type EntryView } from './entry';
 import { isStepDone } from './gates';
 import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
@@ -75,6 +77,10 @@ export interface DossierView {
   };
   /** The air at the work, for each use that the papers name. */
   readonly air: readonly AirView[];
+  /** The surroundings of hot work, where the papers name it. */
+  readonly hotWork: HotWorkView | undefined;
+  /** The entry into a confined space, where the papers name it. */
+  readonly entry: EntryView | undefined;
   /** Hazards that the job brings up. */
   readonly suggested: readonly SuggestedHazard[];
   /** Other jobs that this one is in the way of, or that are in its way. */
@@ -195,6 +201,8 @@ export function viewDossier(
     inspectionDue: findInspectionDue(dossier, site),
     papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },
     air: viewAir(dossier, site),
+    hotWork: viewHotWork(dossier, site),
+    entry: viewEntry(dossier, site),
     suggested: listSuggested(dossier, site),
     clashes:
       dossier.kind === 'closed' ? [] : listClashes({ id: jobId, dossier }, site, others, now),

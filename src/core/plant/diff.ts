@@ -8,6 +8,7 @@ export const TABLES = [
   'outlets',
   'gauges',
   'equipment',
+  'surroundings',
 ] as const;
 export type Table = (typeof TABLES)[number];
 
@@ -43,8 +44,8 @@ function compareRows(before: Row, after: Row): PlantChange['fields'] {
 /** Every row that differs between two plants, table by table, in the order of ids. Empty when they say the same. */
 export function diffPlants(before: Plant, after: Plant): PlantChange[] {
   return TABLES.flatMap((table): PlantChange[] => {
-    const old = new Map((before[table] as readonly Row[]).map((row) => [row.id, row]));
-    const fresh = new Map((after[table] as readonly Row[]).map((row) => [row.id, row]));
+    const old = new Map(((before[table] ?? []) as readonly Row[]).map((row) => [row.id, row]));
+    const fresh = new Map(((after[table] ?? []) as readonly Row[]).map((row) => [row.id, row]));
     const ids = [...new Set([...old.keys(), ...fresh.keys()])].sort();
     return ids.flatMap((id): PlantChange[] => {
       const a = old.get(id);
@@ -65,6 +66,7 @@ const ONE: Readonly<Record<Table, string>> = {
   outlets: 'outlet',
   gauges: 'gauge',
   equipment: 'equipment',
+  surroundings: 'surrounding',
 };
 
 const show = (value: unknown) => (value === undefined ? 'nothing' : JSON.stringify(value));

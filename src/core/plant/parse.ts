@@ -87,6 +87,7 @@ function claimIds(plant: Plant, book: IdBook): void {
   for (const table of tables) {
     plant[table].forEach((row, index) => book.claim(row.id, [table, index, 'id']));
   }
+  plant.surroundings?.forEach((row, index) => book.claim(row.id, ['surroundings', index, 'id']));
   plant.sections.forEach((section, index) =>
     section.stores?.forEach((store, at) =>
       book.claim(store.id, ['sections', index, 'stores', at, 'id']),
@@ -169,6 +170,17 @@ function referTheRest(plant: Plant, book: IdBook): void {
   });
 }
 
+function referSurroundings(plant: Plant, book: IdBook): void {
+  const sections = idsOf(plant.sections);
+  const areas = idsOf(plant.areas);
+  plant.surroundings?.forEach(({ area, section }, index) => {
+    book.refer(areas, 'areas', area, ['surroundings', index, 'area']);
+    if (section !== undefined) {
+      book.refer(sections, 'sections', section, ['surroundings', index, 'section']);
+    }
+  });
+}
+
 /**
  * Reads a plant document (already parsed JSON). Answers the plant, or every problem with its path:
  * unknown field, wrong type, value out of range, id used twice, reference to nothing.
@@ -182,6 +194,7 @@ export function parsePlant(document: unknown): Result<Plant, FileProblem> {
   referLinks(read.value, book);
   compareMedia(read.value, book);
   referTheRest(read.value, book);
+  referSurroundings(read.value, book);
   if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
   return read;
 }

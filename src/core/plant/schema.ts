@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SUBSTANCE_CODES } from '../gas/substances';
 import { LINK_KINDS } from './kinds';
 
 const id = z.string().min(1, 'an id may not be empty').max(80, 'an id has at most 80 characters');
@@ -42,6 +43,8 @@ const medium = z.strictObject({
   ),
   lfl_pct: z.number().gt(0).max(100).optional(),
   relative_density: z.number().gt(0).optional(),
+  /** Gases that it is made of or gives off. */
+  gases: z.array(z.enum(SUBSTANCE_CODES)).min(1).optional(),
 });
 
 /** Parameters of a store differ by kind and are all numbers in SI units; only `_c` (Celsius) may be negative. */
@@ -132,6 +135,29 @@ const equipment = z.strictObject({
   space: z.record(z.string(), z.json()).optional(),
 });
 
+/** What stands about that fire or vapour can reach: things that are no part of a line, and where lines end in the open. */
+export const SURROUNDING_KINDS = [
+  'combustible',
+  'cylinder',
+  'drain',
+  'vent',
+  'sample-point',
+  'open-end',
+  'opening',
+  'other-side',
+  'floor-below',
+] as const;
+
+const surrounding = z.strictObject({
+  id,
+  name,
+  kind: z.enum(SURROUNDING_KINDS),
+  area: id,
+  at: z.tuple([metres, metres, metres]),
+  /** The body that opens into the air here: it stands open in normal running. */
+  section: id.optional(),
+});
+
 /** The plant file, format "heavy-lantern/plant", version 1. Pressures are gauge. */
 export const plantSchema = z.strictObject({
   format: z.literal('heavy-lantern/plant'),
@@ -144,6 +170,7 @@ export const plantSchema = z.strictObject({
   outlets: z.array(outlet).default([]),
   gauges: z.array(gauge).default([]),
   equipment: z.array(equipment).default([]),
+  surroundings: z.array(surrounding).optional(),
 });
 
 export type Plant = z.infer<typeof plantSchema>;
@@ -155,6 +182,8 @@ export type Link = Plant['links'][number];
 export type Outlet = Plant['outlets'][number];
 export type Gauge = Plant['gauges'][number];
 export type Equipment = Plant['equipment'][number];
+export type Surrounding = NonNullable<Plant['surroundings']>[number];
+export type SurroundingKind = Surrounding['kind'];
 export type Energy = Medium['energy'];
 
 /** What a job does, where, and for how long (hours, above 0). */

@@ -84,6 +84,16 @@ export const SHEETS = {
       space: 'json',
     },
   },
+  surroundings: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      kind: 'text',
+      area: 'text',
+      at: 'point',
+      section: 'text',
+    },
+  },
 } as const satisfies Record<string, Sheet>;
 export type SheetName = keyof typeof SHEETS;
 export const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];

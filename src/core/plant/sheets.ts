@@ -30,6 +30,7 @@ function rowsOf(plant: Plant, name: SheetName): Row[] {
       (stores ?? []).map((store) => ({ ...store, section: id })),
     );
   }
+  if (name === 'surroundings') return plant.surroundings ?? [];
   if (name !== 'sections') return plant[name];
   return plant.sections.map(({ source, ...rest }) => ({ ...rest, source: source?.name }));
 }
@@ -189,7 +190,7 @@ function unpack(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>,
 
 /**
  * Reads a plant from a zip of CSV sheets. Answers the plant, or every problem with file, row (the heading is row 1) and column.
- * Sheets may lie in one folder of the zip; outlets, gauges, equipment and stores may be left out.
+ * Sheets may lie in one folder of the zip; outlets, gauges, equipment, surroundings and stores may be left out.
  */
 export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
   const unpacked = unpack(bytes);
@@ -197,7 +198,13 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
   const byName = new Map(
     Object.entries(unpacked.value).map(([path, data]) => [path.split('/').at(-1) ?? path, data]),
   );
-  const optional: ReadonlySet<SheetName> = new Set(['stores', 'outlets', 'gauges', 'equipment']);
+  const optional: ReadonlySet<SheetName> = new Set([
+    'stores',
+    'outlets',
+    'gauges',
+    'equipment',
+    'surroundings',
+  ]);
   const problems: SheetProblem[] = [...byName.keys()]
     .filter((file) => !SHEET_NAMES.some((name) => `${name}.csv` === file))
     .map((file) => inFile(`unknown sheet: a plant has ${SHEET_NAMES.join(', ')}`, file));
@@ -220,6 +227,7 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
     outlets: rows('outlets'),
     gauges: rows('gauges'),
     equipment: rows('equipment'),
+    ...(rows('surroundings').length > 0 ? { surroundings: rows('surroundings') } : {}),
   });
   if (parsed.ok) return parsed;
   return {

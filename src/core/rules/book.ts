@@ -1,5 +1,7 @@
 import { CLASH_RULES } from './clashes';
+import { ENTRY_RULES } from './entry';
 import { GAS_RULES } from './gas';
+import { HOT_WORK_RULES } from './hot-work';
 import { ISOLATING_RULES } from './isolating';
 import { PERMIT_RULES } from './permit';
 import { PLANNING_RULES } from './planning';
@@ -24,6 +26,8 @@ export const RULES = {
   ...CLASH_RULES,
   ...AUDIT_RULES,
   ...GAS_RULES,
+  ...HOT_WORK_RULES,
+  ...ENTRY_RULES,
   ...HANDOVER_RULES,
 } as const satisfies Record<string, Rule>;
 

@@ -25,12 +25,17 @@ interface TimesValue extends About {
   readonly standard: readonly string[];
 }
 
+interface ChartValue extends About {
+  readonly kind: 'chart';
+  readonly standard: readonly string[];
+}
+
 interface ZoneValue extends About {
   readonly kind: 'zone';
   readonly standard: string;
 }
 
-type SiteValue = NumberValue | ChoiceValue | TimesValue | ZoneValue;
+type SiteValue = NumberValue | ChoiceValue | TimesValue | ChartValue | ZoneValue;
 
 const number = (
   title: string,
@@ -108,6 +113,43 @@ export const SITE_VALUES = {
     [30, 60, 1440],
     '29 CFR 1910.252(a)(2)(iii)(B): at least 30 min; NFPA 51B (2019 on): 60 min',
   ),
+  'tail-checks-min': number(
+    'Then looked at from time to time for',
+    'min',
+    [0, 0, 720],
+    'site regimes of 3 h after the watch are in use (practice)',
+  ),
+  'tail-round-min': number(
+    'While it is watched, a round every',
+    'min',
+    [5, 15, 30],
+    'practice; a watch that nobody can show was kept does not count',
+  ),
+  'tail-check-min': number(
+    'While it is looked at from time to time, a round every',
+    'min',
+    [10, 30, 120],
+    'practice',
+  ),
+  'tail-final': {
+    kind: 'choice',
+    title: 'The last look after hot work is made by',
+    options: { 'fire-watch': 'a fire watch', safety: 'a safety auditor' },
+    standard: 'fire-watch',
+    basis: 'long regimes end with safety’s look (practice)',
+  },
+  'monitor-spacing-m': number(
+    'Monitors round hot work stand at most apart',
+    'm',
+    [2, 10, 20],
+    'practice; a cloud is wider than the gap',
+  ),
+  'monitor-leave-s': number(
+    'Time to stop hot work and leave after an alarm',
+    's',
+    [5, 15, 300],
+    'practice',
+  ),
   'hot-work-radius-m': number(
     'Hot work keeps from what can burn by',
     'm',
@@ -170,6 +212,30 @@ export const SITE_VALUES = {
     [5, 60, 240],
     'tested again after each break (practice)',
   ),
+  'oxygen-fresh': number(
+    'Oxygen in fresh air',
+    '% vol',
+    [20, 20.9, 20.95],
+    '20.9 or 20.95 % vol are in use; the lower as default',
+  ),
+  'purge-chart': {
+    kind: 'chart',
+    title: 'Chart of purge times: spaces up to so many m³ = min',
+    standard: ['10=20', '50=30', '200=45', '1000=90', '2000=150'],
+    basis: 'the site’s own chart; the longest of chart, sum and field rule counts (practice)',
+  },
+  'call-every-min': number(
+    'People inside a space are called at least every',
+    'min',
+    [2, 15, 60],
+    'practice; 29 CFR 1910.146(i)(5)',
+  ),
+  'rescue-drill-days': number(
+    'The rescue is practised at least every',
+    'days',
+    [30, 365, 366],
+    '29 CFR 1910.146(k)(2)(iv): once every 12 months',
+  ),
   'entry-kept-h': number(
     'Longest a device may keep an entry before it is sent',
     'h',
@@ -192,7 +258,7 @@ type ValueOf<Row> = Row extends { kind: 'number' }
   ? number
   : Row extends { kind: 'choice'; options: infer Options }
     ? keyof Options & string
-    : Row extends { kind: 'times' }
+    : Row extends { kind: 'times' | 'chart' }
       ? readonly string[]
       : string;
 
@@ -221,6 +287,23 @@ const times = z
     message: 'stand in the order of the day, each once',
   });
 
+const CHART_ROW = /^(\d+(?:\.\d+)?)=(\d+)$/;
+
+const chart = z
+  .array(z.string().regex(CHART_ROW, 'is a volume and minutes such as 50=30'))
+  .min(1, 'a chart has at least one row')
+  .max(20, 'a chart has at most 20 rows')
+  .refine(
+    (rows) => {
+      const read = rows.map((row) => row.split('=').map(Number));
+      return read.every(([volume = 0, minutes = 0], n) => {
+        const [before = 0, least = 0] = read[n - 1] ?? [];
+        return volume > before && minutes > 0 && minutes >= least;
+      });
+    },
+    { message: 'larger spaces come later, and never take less time' },
+  );
+
 function schemaOf(value: SiteValue): z.ZodType {
   switch (value.kind) {
     case 'number':
@@ -229,6 +312,8 @@ function schemaOf(value: SiteValue): z.ZodType {
       return z.enum(Object.keys(value.options));
     case 'times':
       return times;
+    case 'chart':
+      return chart;
     case 'zone':
       return z.string().max(60).refine(isZone, { message: 'is not a time zone' });
   }
@@ -247,6 +332,8 @@ export function describeRange(code: ValueCode): string {
       return `${value.least} to ${value.most} ${value.unit}`;
     case 'choice':
       return Object.values(value.options).join('; or ');
+    case 'chart':
+      return 'volumes (m³) with minutes in order, such as 10=20, 50=30';
     case 'times':
       return 'times of day in order, such as 06:00, 14:00, 22:00';
     case 'zone':

@@ -9,6 +9,7 @@ import { ProofsEnd } from '../lamp/proofs-end';
 import { AirPanel } from '../permit/air-panel';
 import { AuditPanel } from '../permit/audit-panel';
 import { ClashPanel } from '../permit/clash-panel';
+import { HotWorkPanel } from '../permit/hot-work-panel';
 import { PapersPanel } from '../permit/papers-panel';
 import { PermitPanel } from '../permit/permit-panel';
 import { StopPanel } from '../permit/stop-panel';
@@ -153,6 +154,10 @@ const isBeforeWork = ({ view }: DossierProps): boolean =>
     ? view.dossier.papers !== undefined
     : ['plan', 'review', 'walk-down', 'isolate'].includes(view.stage);
 
+/** What can breathe out is found while the plan can still blank it. */
+const isBeforeHatch = ({ view }: DossierProps): boolean =>
+  ['plan', 'review', 'walk-down', 'isolate'].includes(view.stage);
+
 /** What can be assessed and approved while the isolation is still under way, so that the hatch is quick. */
 const isAhead = ({ view }: DossierProps): boolean =>
   view.dossier.papers !== undefined && ['review', 'walk-down', 'isolate'].includes(view.stage);
@@ -177,6 +182,7 @@ function StagePanel(props: DossierProps) {
       return (
         <>
           {!props.view.dossier.papers && <PapersPanel {...props} />}
+          <HotWorkPanel {...props} />
           <AirPanel {...props} />
           <PermitPanel {...props} />
           <BoxPanel {...props} />
@@ -188,7 +194,12 @@ function StagePanel(props: DossierProps) {
         <>
           {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
           <WorkPanel {...props} />
-          {isHeld(props.view.dossier.permit) && <AirPanel {...props} />}
+          {isHeld(props.view.dossier.permit) && (
+            <>
+              <AirPanel {...props} />
+              <HotWorkPanel {...props} />
+            </>
+          )}
           <BoxPanel {...props} />
           <TestPanel {...props} />
         </>
@@ -249,6 +260,7 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
             <StagePanel {...props} />
             <InspectionPanel {...props} />
             {isBeforeWork(props) && <PapersPanel {...props} />}
+            {isBeforeHatch(props) && <HotWorkPanel {...props} />}
             {isAhead(props) && (
               <details className="border-t-2 border-base-content pt-2">
                 <summary className="cursor-pointer font-bold">

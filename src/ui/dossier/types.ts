@@ -25,6 +25,7 @@ export interface SiteChoices {
     standsBy: boolean;
     manager: boolean;
     fireWatch: boolean;
+    safety: boolean;
     attendant: boolean;
     operator: boolean;
   }[];

@@ -1,8 +1,8 @@
 'use client';
 
-import type { HeldPermit } from '../../core/job';
+import { READY_CHECKS, type HeldPermit } from '../../core/job';
 import { useCommand } from '../command/use-command';
-import { ChoiceField, SmallForm, TextField } from '../dossier/field';
+import { CheckField, ChoiceField, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 
 const DUTY_WORDS = { 'fire-watch': 'Fire watch', attendant: 'Attendant' } as const;
@@ -18,13 +18,26 @@ function DutyForm({ duty, props }: { readonly duty: Duty; readonly props: Dossie
   return (
     <SmallForm
       button={`${DUTY_WORDS[duty]} takes the duty`}
-      onSend={(read) => void run({ kind: 'take-duty', person: read('person'), duty })}
+      onSend={(read) =>
+        void run({
+          kind: 'take-duty',
+          person: read('person'),
+          duty,
+          checked: Object.keys(READY_CHECKS[duty]).filter((code) => read(code) === 'on'),
+        })
+      }
     >
       <ChoiceField
         label={DUTY_WORDS[duty]}
         name="person"
         options={able.map(({ id, name }) => ({ id, label: name }))}
       />
+      <fieldset className="w-full">
+        <legend className="text-sm">Checked before, each of it</legend>
+        {Object.entries(READY_CHECKS[duty]).map(([code, words]) => (
+          <CheckField key={code} name={code} label={words} />
+        ))}
+      </fieldset>
     </SmallForm>
   );
 }

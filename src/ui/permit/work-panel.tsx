@@ -12,6 +12,7 @@ import { AuditPanel } from './audit-panel';
 import { Copies } from './copies';
 import { DutyPanel } from './duty-panel';
 import { sayMoment } from './moment';
+import { TailPanel } from './tail-panel';
 import { TeamPanel } from './team-panel';
 import { ValidityPanel } from './validity-panel';
 
@@ -96,6 +97,7 @@ function HandBackForm({ permit, props }: Props) {
           finished: read('finished') === 'yes',
           remarks: read('remarks'),
           ...(watcher === '' ? {} : { watcher }),
+          ...(read('opening') === 'on' ? { watchedFrom: 'opening' } : {}),
         });
       }}
     >
@@ -114,6 +116,9 @@ function HandBackForm({ permit, props }: Props) {
           name="watcher"
           options={watchers.map(({ id, name }) => ({ id, label: name }))}
         />
+      )}
+      {isHot && permit.papers.includes('confined-space') && (
+        <CheckField name="opening" label="everyone is out; it is watched from the opening" />
       )}
       <TextField label="Remarks (may be empty)" name="remarks" required={false} />
       <label className="flex items-center gap-1 text-sm">
@@ -154,17 +159,11 @@ function StateLine({ permit, props }: Props) {
 
 function CloseForm(props: DossierProps) {
   const run = useCommand();
-  const { view, names } = props;
-  const { permit } = view.dossier;
+  const { permit } = props.view.dossier;
   if (permit.kind !== 'handed-back' && permit.kind !== 'watched') return null;
   return (
     <Panel title={permit.kind === 'watched' ? 'Watched for fire' : 'Handed back'}>
-      {permit.kind === 'watched' && (
-        <p className="text-lg">
-          {names[permit.watcher] ?? permit.watcher} watches until{' '}
-          <span className="font-mono">{sayMoment(permit.watchedUntil, view.now)}</span>
-        </p>
-      )}
+      {permit.kind === 'watched' && <TailPanel permit={permit} props={props} />}
       <p>
         {permit.finished
           ? 'The work is finished.'

@@ -15,6 +15,7 @@ export function fromText(code: ValueCode, text: string): unknown {
     case 'number':
       return text.trim() === '' ? undefined : Number(text);
     case 'times':
+    case 'chart':
       return text
         .split(',')
         .map((one) => one.trim())

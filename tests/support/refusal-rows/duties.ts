@@ -1,14 +1,29 @@
 import type { Command, SiteFacts } from '../../../src/core/job';
-import { carryOut, ISSUED_WITH, LIVE, ON, site, type RefusalRow, type Step } from '../seal-change';
+import {
+  carryOut,
+  ISSUED_WITH,
+  LIVE,
+  ON,
+  READY,
+  site,
+  type RefusalRow,
+  type Step,
+} from '../seal-change';
 
 const HOT = () => ISSUED_WITH('spark');
 const ENTRY = () => ISSUED_WITH('enter');
-const watch = (person: string): Step => ['hana', { kind: 'take-duty', person, duty: 'fire-watch' }];
+const watch = (person: string): Step => [
+  'hana',
+  { kind: 'take-duty', person, duty: 'fire-watch', checked: READY['fire-watch'] },
+];
 const weld = (person: string, lock: string): Step => [
   'hana',
   { kind: 'sign-on', person, lock, sparks: true },
 ];
-const ATTEND: Step = ['hana', { kind: 'take-duty', person: 'sol', duty: 'attendant' }];
+const ATTEND: Step = [
+  'hana',
+  { kind: 'take-duty', person: 'sol', duty: 'attendant', checked: READY.attendant },
+];
 const ENTER: Step = ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }];
 const SHARE: Step = ['hana', { kind: 'share-fire-watch', reason: 'one bench, three metres long' }];
 const shared: SiteFacts = { ...site, values: { ...site.values, 'fire-watch': 'shared' } };
@@ -75,6 +90,7 @@ export const DUTY_ROWS: RefusalRow[] = [
       kind: 'take-duty',
       person: 'kit',
       duty: 'fire-watch',
+      checked: READY['fire-watch'],
     },
     ['role-missing', 'already-on'],
   ],
@@ -147,6 +163,13 @@ export const DUTY_ROWS: RefusalRow[] = [
       now: '2026-11-24T07:59:59.000Z',
     },
   ],
-  ['closed as the tail ends', WATCHED, 'hana', CLOSE, [], { now: '2026-11-24T08:00:00.000Z' }],
+  [
+    'closed an hour on without a round',
+    WATCHED,
+    'hana',
+    CLOSE,
+    ['tail-running'],
+    { now: '2026-11-24T08:00:00.000Z' },
+  ],
   ['handed back without hot work and nobody watches', ON, 'jun', back({}), ['people-on']],
 ];

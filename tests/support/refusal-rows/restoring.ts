@@ -103,6 +103,18 @@ export const RESTORING_ROWS: RefusalRow[] = [
     ['points-locked', 'lineup-missing', 'start-not-seen', 'not-taken-back'],
   ],
   [
+    'closed with a blank of hot work still in',
+    () => {
+      const state = carryOut(HANDED_BACK, LIVE());
+      const mark = { by: 'jun', at: START, way: 'blanked', note: '' } as const;
+      const blank = { links: ['SB-SP'], under: 'J-0009' };
+      return state && { ...state, hotWork: { cleared: { 'OE-SP': { ...mark, blank } } } };
+    },
+    'ada',
+    { kind: 'close-job' },
+    ['blanks-in', 'points-locked', 'lineup-missing', 'start-not-seen', 'not-taken-back'],
+  ],
+  [
     'a leak test of ten minutes, nine after the last drain was shut',
     () => restored(5),
     'cora',

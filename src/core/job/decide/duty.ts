@@ -1,7 +1,7 @@
 import { ROLE_NAMES } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
-import { DUTY_KINDS, type CommandOf } from '../commands';
+import { DUTY_KINDS, READY_CHECKS, type CommandOf } from '../commands';
 import { type Context } from '../site';
 import { isHeld, listOn, type Dossier, type OnDuty } from '../state';
 import { nameOf, type Outcome } from './outcome';
@@ -74,6 +74,19 @@ export function requireDutyCovers(
   });
 }
 
+/** Refuses a duty whose means were not checked. */
+function requireReady({ duty, checked }: CommandOf<'take-duty'>): Refusal[] {
+  const missing = Object.entries(READY_CHECKS[duty]).filter(([code]) => !checked.includes(code));
+  return missing.length === 0
+    ? []
+    : [
+        refuse('duty-not-ready', {
+          duty: ROLE_NAMES[duty],
+          missing: missing.map(([, words]) => words).join('; '),
+        }),
+      ];
+}
+
 function decideTake(dossier: Dossier, command: CommandOf<'take-duty'>, context: Context): Outcome {
   const { person, duty } = command;
   const on = person in listOn(dossier.permit) ? context.jobId : context.others.personOn.get(person);
@@ -81,6 +94,7 @@ function decideTake(dossier: Dossier, command: CommandOf<'take-duty'>, context: 
     refusals: [
       ...(isHeld(dossier.permit) ? [] : [refuse('not-issued')]),
       ...requireRole(context, person, [duty]),
+      ...requireReady(command),
       ...requireFree(dossier, person, context),
       ...(on === undefined
         ? []

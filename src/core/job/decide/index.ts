@@ -16,6 +16,8 @@ import { decideBox } from './box';
 import { decideBypass } from './bypass';
 import { decideCrew } from './crew';
 import { decideDuty } from './duty';
+import { decideEntry } from './entry';
+import { decideHotWork, decideTail } from './hot-work';
 import { decideIsolating } from './isolating';
 import { type Outcome } from './outcome';
 import { decidePapers } from './papers';
@@ -65,6 +67,24 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hang-incoming':
     case 'take-off-control':
       return decideBox(dossier, command, context);
+    case 'plan-entry':
+    case 'open-space':
+    case 'pump-out':
+    case 'start-purge':
+    case 'end-purge':
+    case 'stop-purge':
+    case 'enter-space':
+    case 'leave-space':
+    case 'call-in':
+      return decideEntry(dossier, command, context);
+    case 'ask-cold':
+    case 'clear-neighbour':
+    case 'place-monitors':
+    case 'take-out-blanks':
+      return decideHotWork(dossier, command, context);
+    case 'make-round':
+    case 'hand-over-watch':
+      return decideTail(dossier, command, context);
     case 'raise-alarm':
     case 'clear-alarm':
       return decideAlarm(dossier, command, context);

@@ -1,5 +1,7 @@
 import { findLatestEnd, listAccepters, refuseAssessment } from '../../permits';
+import type { TailPolicy } from '../../hotwork';
 import { refuse, type Refusal } from '../../rules/book';
+import type { SiteValues } from '../../rules/values';
 import { requireRole } from '../authority';
 import { gateClashes } from '../clashes';
 import { type CommandOf } from '../commands';
@@ -110,16 +112,28 @@ function decideIssue(
 /** After hot work someone trained stays and watches for fire. */
 function requireTail(
   dossier: Dossier,
-  { watcher }: CommandOf<'hand-back'>,
+  { watcher, watchedFrom }: CommandOf<'hand-back'>,
   context: Context,
 ): Refusal[] {
+  const { permit } = dossier;
+  const isVessel = isHeld(permit) && permit.papers.includes('confined-space');
   if (watcher === undefined) return [refuse('tail-watcher-missing')];
   const onDuty = dossier.duties[watcher];
   return [
     ...requireRole(context, watcher, ['fire-watch']),
+    ...(isVessel && watchedFrom !== 'opening' ? [refuse('watch-inside')] : []),
     ...(onDuty?.duty === 'fire-watch' ? [] : requireFree(dossier, watcher, context)),
   ];
 }
+
+/** The regime of the watch after hot work, as the site has set it. */
+const tailPolicy = (values: SiteValues): TailPolicy => ({
+  watch_min: values['tail-min'],
+  checks_min: values['tail-checks-min'],
+  round_min: values['tail-round-min'],
+  check_min: values['tail-check-min'],
+  final: values['tail-final'],
+});
 
 function decideHandBack(
   dossier: Dossier,
@@ -129,7 +143,8 @@ function decideHandBack(
   const { permit } = dossier;
   const isHot = isHeld(permit) && permit.papers.includes('hot-work');
   const { watcher, ...rest } = command;
-  const tail = context.site.values['tail-min'] * 60_000;
+  const tail = tailPolicy(context.site.values);
+  const last = (tail.watch_min + tail.checks_min) * 60_000;
   return {
     refusals: [
       ...gateHandBack(dossier, context.site),
@@ -141,7 +156,11 @@ function decideHandBack(
       ...rest,
       kind: 'permit-handed-back',
       ...(isHot
-        ? { watcher, watchedUntil: new Date(Date.parse(context.now) + tail).toISOString() }
+        ? {
+            watcher,
+            watchedUntil: new Date(Date.parse(context.now) + last).toISOString(),
+            tail,
+          }
         : {}),
     },
   };

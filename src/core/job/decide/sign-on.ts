@@ -138,6 +138,9 @@ function decideSignOff(
   return {
     refusals: on
       ? [
+          ...(command.person in dossier.entry.inside
+            ? [refuse('people-inside', { people: nameOf(context, command.person) })]
+            : []),
           ...foreign.map((lock) =>
             refuse('lock-not-yours', { lock, owner: nameOf(context, ownerOf(lock)) }),
           ),

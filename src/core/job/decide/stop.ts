@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../../rules/book';
 import { gateAir } from '../air';
 import { type Command, type CommandKind, type CommandOf } from '../commands';
+import { gateAccounted } from '../entry';
 import { gateHalt } from '../gates-permit';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
@@ -48,6 +49,7 @@ export function decideStop(
       ...(halt ? [] : [refuse('nothing-stopped')]),
       ...(alarm ? [refuse('alarm-standing', { place: alarm.where, seen: alarm.seen })] : []),
       ...unfit,
+      ...gateAccounted(dossier, context.site),
       ...requireNotPerformer(dossier, context),
     ],
     event: { ...command, kind: 'stop-lifted' },

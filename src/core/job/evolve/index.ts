@@ -4,6 +4,8 @@ import type { JobEvent } from '../events';
 import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';
+import { evolveEntry, NO_ENTRY } from './entry';
+import { evolveHotWork, NO_HOT_WORK } from './hot-work';
 import { EMPTY_ISOLATION, evolveIsolation } from './isolation';
 import { evolveAbout } from './papers';
 import { evolvePermit } from './permit';
@@ -31,6 +33,12 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'signed-on',
   'signed-off',
   'absent-lock-removed',
+  'space-opened',
+  'pumped-out',
+  'purge-started',
+  'purge-ended',
+  'space-entered',
+  'space-left',
 ]);
 
 /** What was entered on a device may come in after what others did later. */
@@ -86,6 +94,8 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       duties: {},
       absent: {},
       airTests: [],
+      hotWork: NO_HOT_WORK,
+      entry: NO_ENTRY,
       audits: [],
       bypasses: {},
     };
@@ -107,6 +117,8 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     absent: evolveAbsent(planned.absent, event, mark),
     airTests:
       event.kind === 'air-tested' ? [...before.airTests, { ...event, ...mark }] : before.airTests,
+    entry: evolveEntry(before.entry, event, mark),
+    hotWork: evolveHotWork(before.hotWork, event, mark),
     audits: evolveAudits(before, event, mark),
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,

@@ -1,3 +1,4 @@
+import type { TailPolicy } from '../../hotwork';
 import { type JobEvent } from '../events';
 import {
   isHeld,
@@ -9,6 +10,7 @@ import {
   type PermitOf,
   type PermitRecord,
 } from '../state';
+import { evolveWatched } from './hot-work';
 import { drop, put } from './ledger';
 
 /** The incoming lead of a crew takes over; without one the crew is gone. */
@@ -143,13 +145,20 @@ const pickIssued = (permit: HeldPermit) =>
 /** A permit that is handed back has nobody on it any more; after hot work someone watches. */
 function handBack(
   permit: HeldPermit,
-  { finished = true, watcher, watchedUntil }: Extract<JobEvent, { kind: 'permit-handed-back' }>,
+  event: Extract<JobEvent, { kind: 'permit-handed-back' }>,
   mark: Mark,
 ): PermitRecord {
+  const { finished = true, watcher, watchedUntil } = event;
   const back = { ...pickIssued(permit), handedBack: mark, finished };
-  return watcher === undefined || watchedUntil === undefined
-    ? { ...back, kind: 'handed-back' }
-    : { ...back, kind: 'watched', watcher, watchedUntil };
+  if (watcher === undefined || watchedUntil === undefined) return { ...back, kind: 'handed-back' };
+  const tail = event.tail ?? unrounded(mark.at, watchedUntil);
+  return { ...back, kind: 'watched', watcher, watchedUntil, tail, rounds: [] };
+}
+
+/** The regime of a watch from before there were rounds: one stretch. */
+function unrounded(from: string, until: string): TailPolicy {
+  const watch_min = (Date.parse(until) - Date.parse(from)) / 60_000;
+  return { watch_min, checks_min: 0, round_min: watch_min, check_min: watch_min, final: 'none' };
 }
 
 const suspend = (permit: HeldPermit, suspended: Mark): HeldPermit =>
@@ -212,8 +221,11 @@ function close(
   return { ...permit, kind: 'closed', closed, inspected };
 }
 
+const isOfTail = ({ kind }: JobEvent) => kind === 'round-made' || kind === 'watch-handed-over';
+
 function evolveRecord(permit: PermitRecord, event: JobEvent, mark: Mark): PermitRecord {
   if (isHeld(permit)) return evolveHeld(permit, event, mark);
+  if (permit.kind === 'watched' && isOfTail(event)) return evolveWatched(permit, event, mark);
   switch (event.kind) {
     case 'task-assessed':
       return { kind: 'assessed', assessment: readAssessment(event, mark) };

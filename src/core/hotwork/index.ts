@@ -1,0 +1,4 @@
+export * from './breathing';
+export * from './monitors';
+export * from './surroundings';
+export * from './tail';

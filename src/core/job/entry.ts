@@ -1,0 +1,205 @@
+import { checkPlan, computeRequirement } from '../isolation';
+import { isFluid, type Grade } from '../plant';
+import { refuse, type Refusal } from '../rules/book';
+import {
+  classifySpace,
+  DEPTH_FOR_DEVICE_M,
+  readChart,
+  readSpace,
+  type PurgeLimits,
+  type Space,
+  type SpaceHazard,
+} from '../space';
+import { findAirTest } from './air';
+import { listPapers } from './papers';
+import { findRequirement, type SiteFacts } from './site';
+import type { Dossier } from './state';
+
+const MINUTE = 60_000;
+
+export const isEntry = (dossier: Dossier, site: SiteFacts): boolean =>
+  listPapers(dossier, site).includes('confined-space');
+
+/** Spaces of the plant, with what is known of each. */
+export const listSpaces = ({ graph }: SiteFacts): Space[] =>
+  graph.plant.equipment.flatMap((item) => readSpace(item) ?? []);
+
+/** The space that is entered: as planned, else that of the equipment. */
+export const findSpace = ({ entry, equipment }: Dossier, site: SiteFacts): Space | undefined =>
+  listSpaces(site).find(({ id }) => id === (entry.plan?.space ?? equipment));
+
+/** What a purge has to reach at this site. */
+export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
+  chart: readChart(values['purge-chart']),
+  lflMost: values['entry-lfl-most'],
+  lflBasis: values['lfl-basis'],
+  oxygenLeast: values['oxygen-least'],
+  oxygenFresh: values['oxygen-fresh'],
+});
+
+/** Dangers of the space from all that can come into it. */
+function listHazards(dossier: Dossier, site: SiteFacts): SpaceHazard[] {
+  const { trace } = findRequirement(dossier, site);
+  const { graph } = site;
+  const sections = [...new Set([...trace.zone, ...trace.sources.map(({ section }) => section)])];
+  const media = sections.flatMap((section) => graph.medium[section] ?? []);
+  const bodies = [...new Map(media.map((medium) => [medium.id, medium])).values()];
+  const others = bodies.filter(({ energy }) => !isFluid(energy)).map(({ name }) => name);
+  return classifySpace(
+    findSpace(dossier, site),
+    bodies.filter(({ energy }) => isFluid(energy)),
+    others,
+  );
+}
+
+/** Fluid sources that the plan keeps from the space by less than a gap or a blank, with why. Those lowered by name are left out. */
+export function listNotPositive(
+  dossier: Dossier,
+  site: SiteFacts,
+): { source: string; why: string }[] {
+  if (dossier.plan.kind === 'none') return [];
+  const { graph, policy } = site;
+  const { demands } = findRequirement(dossier, site);
+  const fluids = demands.filter(({ id, source }) => {
+    const medium = graph.medium[source];
+    return medium !== undefined && isFluid(medium.energy) && !(id in dossier.grades);
+  });
+  const positive = Object.fromEntries(fluids.map(({ id }): [string, Grade] => [id, 'positive']));
+  const required = computeRequirement(graph, dossier.scope, positive, policy);
+  const only = { ...required, demands: required.demands.filter(({ id }) => id in positive) };
+  return checkPlan(graph, only, dossier.plan.plan)
+    .findings.filter(({ severity, subject }) => severity === 'stops' && subject in positive)
+    .map(({ subject, words }) => ({ source: subject, why: words }));
+}
+
+/** What the screens show of an entry. */
+export interface EntryView {
+  readonly space: Space | undefined;
+  readonly spaces: readonly Space[];
+  readonly hazards: readonly SpaceHazard[];
+  readonly notPositive: readonly { readonly source: string; readonly why: string }[];
+  readonly limits: PurgeLimits;
+  /** When those inside have to be called next (ISO 8601, UTC); undefined while nobody is in. */
+  readonly callDue: string | undefined;
+}
+
+export function viewEntry(dossier: Dossier, site: SiteFacts): EntryView | undefined {
+  if (!isEntry(dossier, site)) return undefined;
+  return {
+    space: findSpace(dossier, site),
+    spaces: listSpaces(site),
+    hazards: listHazards(dossier, site),
+    notPositive: listNotPositive(dossier, site),
+    limits: purgeLimits(site),
+    callDue: findCallDue(dossier, site),
+  };
+}
+
+export const listInside = ({ entry }: Dossier): string[] => Object.keys(entry.inside);
+
+/** When those inside have to be called next (ISO 8601, UTC). */
+export function findCallDue({ entry }: Dossier, { values }: SiteFacts): string | undefined {
+  const since = Object.values(entry.inside).map((one) => Date.parse(one.since));
+  if (since.length === 0) return undefined;
+  const heard = entry.heard ? Date.parse(entry.heard.at) : -Infinity;
+  const last = Math.max(heard, Math.min(...since));
+  return new Date(last + values['call-every-min'] * MINUTE).toISOString();
+}
+
+/** Those inside for longer than the plan allows. */
+export const listOverstayed = ({ entry }: Dossier, now: string): string[] => {
+  const most = entry.plan?.stay_min;
+  if (most === undefined) return [];
+  return Object.entries(entry.inside)
+    .filter(([, { since }]) => Date.parse(now) - Date.parse(since) > most * MINUTE)
+    .map(([person]) => person);
+};
+
+/** What keeps the plan of an entry from being good. */
+export function refuseEntryPlan(
+  { space, rescue, drilledAt }: NonNullable<Dossier['entry']['plan']>,
+  site: SiteFacts,
+  now: string,
+): Refusal[] {
+  const days = site.values['rescue-drill-days'];
+  const age = (Date.parse(now) - Date.parse(drilledAt)) / 86_400_000;
+  const found = listSpaces(site).find(({ id }) => id === space);
+  const isDeep = (found?.depth_m ?? Infinity) > DEPTH_FOR_DEVICE_M;
+  return [
+    ...(found ? [] : [refuse('space-unknown', { space })]),
+    ...(age < 0 ? [refuse('rescue-in-future', { at: drilledAt })] : []),
+    ...(age > days ? [refuse('rescue-not-practised', { at: drilledAt, days })] : []),
+    ...(found && isDeep && rescue !== 'device'
+      ? [
+          refuse('rescue-by-device', {
+            depth: found.depth_m ?? 'unknown, so perhaps more than 1.5',
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** What of the entry's plan keeps its permit from being issued. The grades of its isolation are held by the plan itself. */
+export function gateEntryPlan(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  if (!isEntry(dossier, site)) return [];
+  const { plan } = dossier.entry;
+  return plan ? refuseEntryPlan(plan, site, now) : [refuse('entry-not-planned')];
+}
+
+/** What keeps anyone from going in: not opened, not purged since it was last empty, not tested since the purge, not heard. */
+export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
+  const { entry } = dossier;
+  const due = findCallDue(dossier, site);
+  const tested = findAirTest(dossier, 'entry');
+  const over = listOverstayed(dossier, now).map((id) => site.people.get(id)?.name ?? id);
+  const isPurging = entry.purge !== undefined && Date.parse(now) < Date.parse(entry.purge.until);
+  const isEarly =
+    entry.purged !== undefined &&
+    (tested === undefined || Date.parse(tested.at) < Date.parse(entry.purged.at));
+  return [
+    ...(entry.opened ? [] : [refuse('space-shut')]),
+    ...(isPurging && entry.purge ? [refusePurgeRunning(entry.purge.until, now)] : []),
+    ...(entry.purged || isPurging ? [] : [refuse('purge-missing')]),
+    ...(isEarly
+      ? [
+          refuse('test-before-purge', {
+            tested: tested?.at ?? 'no time',
+            purged: entry.purged?.at ?? '',
+          }),
+        ]
+      : []),
+    ...(due !== undefined && Date.parse(now) > Date.parse(due)
+      ? [
+          refuse('call-late', {
+            at: entry.heard?.at ?? 'their entry',
+            minutes: site.values['call-every-min'],
+          }),
+        ]
+      : []),
+    ...(over.length > 0
+      ? [refuse('stay-over', { people: over.join(', '), minutes: entry.plan?.stay_min ?? 0 })]
+      : []),
+  ];
+}
+
+/** A purge that has not come to its end; one whose time is over is still to be ended by name. */
+export function refusePurgeRunning(until: string, now: string): Refusal {
+  const left = Math.max(0, Math.ceil((Date.parse(until) - Date.parse(now)) / MINUTE));
+  return refuse('purge-running', { left, until });
+}
+
+/** Everyone inside, by name, for whom something has to wait. */
+export function gateInside(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const names = listInside(dossier).map((id) => site.people.get(id)?.name ?? id);
+  const { tools } = dossier.entry;
+  return [
+    ...(names.length > 0 ? [refuse('people-inside', { people: names.join(', ') })] : []),
+    ...(names.length === 0 && tools > 0 ? [refuse('tools-inside', { count: tools })] : []),
+  ];
+}
+
+/** Those who were inside when an alarm came and have not been ticked out. */
+export function gateAccounted(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const names = (dossier.entry.emptying?.people ?? []).map((id) => site.people.get(id)?.name ?? id);
+  return names.length > 0 ? [refuse('not-accounted', { people: names.join(', ') })] : [];
+}

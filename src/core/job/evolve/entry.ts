@@ -1,0 +1,79 @@
+import type { JobEvent } from '../events';
+import type { EntryRecord, Mark } from '../state';
+import { drop, put } from './ledger';
+
+export const NO_ENTRY: EntryRecord = { inside: {}, tools: 0 };
+
+/** Events that empty a space: whoever is inside is to be accounted for by name. */
+function whyEmptied(event: JobEvent): string | undefined {
+  switch (event.kind) {
+    case 'alarm-raised':
+      return `alarm at ${event.where}: ${event.seen}`;
+    case 'air-tested':
+      return event.isFit ? undefined : `air not fit: ${event.findings.join('; ')}`;
+    case 'work-stopped':
+      return event.reason;
+    default:
+      return undefined;
+  }
+}
+
+function leave(entry: EntryRecord, person: string, tools: number, mark: Mark): EntryRecord {
+  const inside = drop(entry.inside, person);
+  const left = entry.emptying?.people.filter((one) => one !== person);
+  const isEmpty = Object.keys(inside).length === 0;
+  return {
+    ...entry,
+    inside,
+    tools: entry.tools - tools,
+    // What nobody was in may have changed: purged and tested again.
+    ...(isEmpty ? { purged: undefined, emptied: mark.at, heard: undefined } : {}),
+    emptying: entry.emptying && left ? { ...entry.emptying, people: left } : entry.emptying,
+  };
+}
+
+/** What is known of an entry after an event. */
+export function evolveEntry(entry: EntryRecord, event: JobEvent, mark: Mark): EntryRecord {
+  const why = whyEmptied(event);
+  const people = Object.keys(entry.inside);
+  if (why !== undefined && people.length > 0) {
+    return { ...entry, emptying: { ...mark, why, people } };
+  }
+  switch (event.kind) {
+    case 'entry-planned': {
+      const { kind: _kind, ...plan } = event;
+      return { ...entry, plan: { ...mark, ...plan } };
+    }
+    case 'space-opened':
+      return { ...entry, opened: { ...mark, guard: event.guard } };
+    case 'pumped-out':
+      return { ...entry, pumped: { ...mark, to: event.to } };
+    case 'purge-started': {
+      const { kind: _kind, ...purge } = event;
+      return { ...entry, purge: { ...mark, ...purge }, purged: undefined };
+    }
+    case 'purge-ended':
+      return { ...entry, purge: undefined, purged: { ...mark, seen: event.seen } };
+    case 'purge-stopped':
+      return { ...entry, purge: undefined };
+    case 'space-entered':
+      return {
+        ...entry,
+        inside: put(entry.inside, event.person, { since: mark.at, tools: event.tools }),
+        tools: entry.tools + event.tools,
+      };
+    case 'space-left':
+      return leave(entry, event.person, event.tools, mark);
+    case 'called-in':
+      return { ...entry, heard: { ...mark, heard: event.heard } };
+    case 'stop-lifted':
+      return { ...entry, emptying: undefined };
+    case 'scope-changed':
+      return { ...NO_ENTRY, inside: entry.inside, tools: entry.tools };
+    // The next number is opened, purged and tested for anew.
+    case 'permit-closed':
+      return { ...NO_ENTRY, ...(entry.plan ? { plan: entry.plan } : {}) };
+    default:
+      return entry;
+  }
+}

@@ -1,0 +1,3 @@
+export * from './classify';
+export * from './plan';
+export * from './purge';

@@ -1,0 +1,143 @@
+import { substanceOf, type LflBasis, type SubstanceCode } from '../gas';
+import { refuse, type Refusal } from '../rules/book';
+import {
+  computeAirChanges,
+  computeBlownFlow,
+  computeDilution,
+  computeFieldRule,
+  computeOxygen,
+  lookUpChart,
+  MOST_BENDS,
+  type ChartRow,
+  type FANS,
+  type Mixing,
+} from './purge';
+
+/** What a purge is planned from. Shares in % vol, flows in m³/min. */
+export interface PurgeNeeds {
+  readonly volume_m3: number;
+  /** The blower's flow without hose. */
+  readonly blower_m3_min: number;
+  readonly bends: number;
+  readonly fan: (typeof FANS)[number];
+  readonly mixing: number;
+  /** Openings through which the air leaves. */
+  readonly chimneys: number;
+  /** The gas to be blown out, and how much of it there is. */
+  readonly gas: SubstanceCode;
+  readonly start_pct: number;
+  readonly oxygen_pct: number;
+  /** What still leaks in of that gas. */
+  readonly leak_m3_min: number;
+}
+
+/** What the purge has to reach. */
+export interface PurgeLimits {
+  readonly chart: readonly ChartRow[];
+  /** Flammables below so much of the LFL (%), by which standard; oxygen at least (% vol). */
+  readonly lflMost: number;
+  readonly lflBasis: LflBasis;
+  readonly oxygenLeast: number;
+  readonly oxygenFresh: number;
+}
+
+/** One way to a time, with what it rests on. */
+export interface PurgeWay {
+  readonly kind: 'gas' | 'oxygen' | 'chart' | 'field';
+  readonly minutes: number;
+  readonly says: string;
+}
+
+/** How long a space is purged: the longest of the ways, and which. */
+export interface PurgePlan {
+  readonly minutes: number;
+  readonly longest: PurgeWay;
+  readonly ways: readonly PurgeWay[];
+  readonly flow_m3_min: number;
+  readonly airChanges_h: number;
+  /** What oxygen tends to with the leak (% vol). */
+  readonly oxygenEnd_pct: number;
+}
+
+/** The most of a gas that may be left (% vol): half of what would be refused, so that a test can pass; what is poison by its ppm. */
+function targetOf(gas: SubstanceCode, { lflMost, lflBasis }: PurgeLimits): number | undefined {
+  const { lfl, day_ppm, peak_ppm } = substanceOf(gas);
+  const limits = [
+    ...(lfl ? [(lfl[lflBasis] * lflMost) / 100] : []),
+    ...[day_ppm, peak_ppm].flatMap((ppm) => (ppm === undefined ? [] : [ppm / 10_000])),
+  ];
+  return limits.length === 0 ? undefined : Math.min(...limits) / 2;
+}
+
+const never = (what: string, least_m3_min: number, flow_m3_min: number): Refusal =>
+  refuse('purge-never', {
+    what,
+    flow: flow_m3_min.toFixed(1),
+    least: least_m3_min.toFixed(1),
+  });
+
+/**
+ * Plans a purge: the dilution sum for the gas, the one for oxygen, the site's chart and the field rule side by side; the longest counts.
+ * Refuses too many bends and a target that the flow never reaches. A time proves nothing: the test after it does.
+ */
+export function planPurge(
+  needs: PurgeNeeds,
+  limits: PurgeLimits,
+): { readonly plan?: PurgePlan; readonly refusals: readonly Refusal[] } {
+  const { volume_m3, blower_m3_min, bends, fan, mixing, chimneys, gas, leak_m3_min } = needs;
+  const flow = computeBlownFlow(blower_m3_min, bends);
+  const mix: Mixing = { volume_m3, flow_m3_min: flow, mixing, fan, leak_m3_min };
+  const target = targetOf(gas, limits);
+  const { start_pct, oxygen_pct } = needs;
+  const dilution =
+    target === undefined ? undefined : computeDilution(mix, { start_pct, target_pct: target });
+  const oxygen = computeOxygen(mix, {
+    start_pct: oxygen_pct,
+    target_pct: limits.oxygenLeast,
+    fresh_pct: limits.oxygenFresh,
+  });
+  const refusals = [
+    ...(bends > MOST_BENDS.purge ? [refuse('purge-bends', { bends, most: MOST_BENDS.purge })] : []),
+    ...(dilution && !dilution.ok
+      ? [never(gas, dilution.problems[0]?.least_m3_min ?? 0, flow)]
+      : []),
+    ...(oxygen.minutes.ok
+      ? []
+      : [never('oxygen', oxygen.minutes.problems[0]?.least_m3_min ?? 0, flow)]),
+  ];
+  if (refusals.length > 0 || !oxygen.minutes.ok || (dilution && !dilution.ok)) return { refusals };
+  const ways: PurgeWay[] = [
+    ...(dilution && target !== undefined
+      ? [
+          {
+            kind: 'gas' as const,
+            minutes: dilution.value,
+            says: `${gas} from ${start_pct} to ${Number(target.toPrecision(2))} % vol`,
+          },
+        ]
+      : []),
+    {
+      kind: 'oxygen',
+      minutes: oxygen.minutes.value,
+      says: `oxygen from ${oxygen_pct} to ${limits.oxygenLeast} % vol`,
+    },
+    { kind: 'chart', minutes: lookUpChart(limits.chart, volume_m3), says: 'the site’s chart' },
+    {
+      kind: 'field',
+      minutes: computeFieldRule(chimneys),
+      says: `20 min, and 10 min for each further chimney (${chimneys})`,
+    },
+  ];
+  const longest = ways.reduce((a, b) => (b.minutes > a.minutes ? b : a));
+  return {
+    plan: {
+      minutes: Math.ceil(longest.minutes),
+      longest,
+      ways,
+      flow_m3_min: flow,
+      airChanges_h: computeAirChanges(volume_m3, flow),
+      oxygenEnd_pct: oxygen.end_pct,
+    },
+    refusals: [],
+  };
+}

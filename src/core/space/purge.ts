@@ -1,0 +1,128 @@
+import type { Result } from '../result';
+
+/** What a blower does: blows fresh air in, or draws the air of the space out. */
+export const FANS = ['supply', 'extract'] as const;
+type Fan = (typeof FANS)[number];
+
+/** A 90° bend takes about this share of a blower's flow. Source: practice. */
+export const BEND_LOSS = 0.3;
+/** At most so many bends while purging, and while ventilating. Source: practice. */
+export const MOST_BENDS = { purge: 1, ventilate: 2 } as const;
+
+/** What air reaches the space: the blower's flow (m³/min) after its bends. */
+export const computeBlownFlow = (free_m3_min: number, bends: number): number =>
+  free_m3_min * (1 - BEND_LOSS) ** bends;
+
+/** A well-stirred space with a blower and perhaps a leak of the gas itself. Flows in m³/min, shares in % vol. */
+export interface Mixing {
+  readonly volume_m3: number;
+  readonly flow_m3_min: number;
+  /** What of the flow mixes: 1 is perfect; in (0, 1]. */
+  readonly mixing: number;
+  readonly fan: Fan;
+  readonly leak_m3_min: number;
+}
+
+/** What a share of gas tends to for ever, and the flow by which it gets there (m³/min). */
+function settle(
+  { flow_m3_min: flow, leak_m3_min: leak, fan }: Mixing,
+  fresh_pct: number,
+  leaked_pct: number,
+): { readonly end_pct: number; readonly through_m3_min: number } {
+  const fresh = fan === 'supply' ? flow : flow - leak;
+  const through = fan === 'supply' ? flow + leak : flow;
+  return {
+    end_pct: (fresh * fresh_pct + leak * leaked_pct) / through,
+    through_m3_min: through,
+  };
+}
+
+/** A target that is never reached, with the flow (m³/min) that would just not reach it either: more is needed. */
+export interface Never {
+  readonly least_m3_min: number;
+}
+
+const minutesTo = (
+  { volume_m3, mixing }: Mixing,
+  through: number,
+  [from, to, end]: readonly [number, number, number],
+): number => (volume_m3 / (mixing * through)) * Math.log((from - end) / (to - end));
+
+/**
+ * How long the air is blown until a gas is down from `start_pct` to `target_pct` (min): V / (K·Q) · ln((C0 - C∞) / (Ct - C∞)). A leak of the
+ * gas itself lifts what it tends to; a target at or below that is never reached. Source: well-mixed dilution (ACGIH Industrial
+ * Ventilation, from memory). Preconditions: flows and volume above 0, mixing in (0, 1], target above the fresh air's share.
+ */
+export function computeDilution(
+  mixing: Mixing,
+  {
+    start_pct,
+    target_pct,
+    fresh_pct = 0,
+  }: { start_pct: number; target_pct: number; fresh_pct?: number },
+): Result<number, Never> {
+  if (start_pct <= target_pct) return { ok: true, value: 0 };
+  const { leak_m3_min: leak, fan } = mixing;
+  const { end_pct, through_m3_min } = settle(mixing, fresh_pct, 100);
+  const least =
+    fan === 'supply'
+      ? (leak * (100 - target_pct)) / (target_pct - fresh_pct)
+      : (leak * (100 - fresh_pct)) / (target_pct - fresh_pct);
+  if (end_pct >= target_pct) return { ok: false, problems: [{ least_m3_min: least }] };
+  return { ok: true, value: minutesTo(mixing, through_m3_min, [start_pct, target_pct, end_pct]) };
+}
+
+/**
+ * How long until oxygen is up from `start_pct` to `target_pct` (min), while an inert gas leaks in; and what it tends to. Supply and extract
+ * differ: drawing out sucks the leak's share from the fresh air, blowing in adds to it. Start oxygen is an input, never assumed.
+ */
+export function computeOxygen(
+  mixing: Mixing,
+  {
+    start_pct,
+    target_pct,
+    fresh_pct,
+  }: { start_pct: number; target_pct: number; fresh_pct: number },
+): { readonly end_pct: number; readonly minutes: Result<number, Never> } {
+  const { leak_m3_min: leak, fan } = mixing;
+  const { end_pct, through_m3_min } = settle(mixing, fresh_pct, 0);
+  const least =
+    fan === 'supply'
+      ? (leak * target_pct) / (fresh_pct - target_pct)
+      : (leak * fresh_pct) / (fresh_pct - target_pct);
+  if (start_pct >= target_pct && end_pct >= target_pct)
+    return { end_pct, minutes: { ok: true, value: 0 } };
+  if (end_pct <= target_pct) {
+    return { end_pct, minutes: { ok: false, problems: [{ least_m3_min: least }] } };
+  }
+  const minutes = minutesTo(mixing, through_m3_min, [start_pct, target_pct, end_pct]);
+  return { end_pct, minutes: { ok: true, value: minutes } };
+}
+
+/** Air changes (per hour) that a flow (m³/min) gives a volume (m³). */
+export const computeAirChanges = (volume_m3: number, flow_m3_min: number): number =>
+  (60 * flow_m3_min) / volume_m3;
+
+/** The field rule: 20 min, and 10 min for each further chimney. Source: practice. */
+export const computeFieldRule = (chimneys: number): number => 20 + 10 * Math.max(0, chimneys - 1);
+
+/** A row of the site's chart: spaces up to so many m³ are purged for so many minutes. */
+export interface ChartRow {
+  readonly upTo_m3: number;
+  readonly minutes: number;
+}
+
+/** Reads the chart as the site has written it: `m³=min`, smallest first. */
+export const readChart = (rows: readonly string[]): ChartRow[] =>
+  rows.map((row) => {
+    const [upTo_m3 = NaN, minutes = NaN] = row.split('=').map(Number);
+    return { upTo_m3, minutes };
+  });
+
+/** Minutes by the chart; a larger space than its last row takes that row's time for each time that it would be filled. */
+export function lookUpChart(chart: readonly ChartRow[], volume_m3: number): number {
+  const row = chart.find(({ upTo_m3 }) => volume_m3 <= upTo_m3);
+  if (row) return row.minutes;
+  const last = chart.at(-1);
+  return last ? last.minutes * Math.ceil(volume_m3 / last.upTo_m3) : 0;
+}

@@ -1,0 +1,302 @@
+import type { Command, CommandOf, DossierState } from '../../../src/core/job';
+import {
+  airTestOf,
+  carryOut,
+  ISSUED_WITH,
+  LIVE,
+  PLAN_ENTRY,
+  READY,
+  START,
+  type RefusalRow,
+  type Step,
+} from '../seal-change';
+
+const ENTRY = () => ISSUED_WITH('enter');
+const after = (minutes: number) => new Date(Date.parse(START) + minutes * 60_000).toISOString();
+const on = (person: string, lock: string): Step => ['hana', { kind: 'sign-on', person, lock }];
+const ATTEND: Step = [
+  'hana',
+  { kind: 'take-duty', person: 'sol', duty: 'attendant', checked: READY.attendant },
+];
+export const PURGE: CommandOf<'start-purge'> = {
+  kind: 'start-purge',
+  volume_m3: 90,
+  blower_m3_min: 60,
+  bends: 1,
+  fan: 'supply',
+  mixing: 0.3,
+  chimneys: 1,
+  gas: 'methane',
+  start_pct: 60,
+  oxygen_pct: 8,
+  leak_m3_min: 0,
+  intake: 'upwind, by the road',
+};
+/** By the sum for methane from 60 % vol, which is the longest here. */
+const PURGED_AT = 60;
+const OPEN: Step = ['jun', { kind: 'open-space', guard: 'rail and sign at the manway' }];
+const purge = (more: Partial<typeof PURGE> = {}): Command => ({ ...PURGE, ...more });
+const END: Command = { kind: 'end-purge', seen: 'clock over, blower left running' };
+const MANNED = () => carryOut([ATTEND, on('kit', 'W-02'), on('lena', 'W-03')], ENTRY());
+const OPENED = () => carryOut([OPEN], MANNED());
+const PURGING = () => carryOut([['jun', purge()]], OPENED());
+const PURGED = () => carryOut([['jun', END]], PURGING(), after(PURGED_AT));
+const test = (state: DossierState, minutes: number, more = {}): DossierState =>
+  carryOut([['finn', airTestOf(state, 'entry', more, after(minutes))]], state, after(minutes));
+const READY_TO_ENTER = () => test(PURGED(), PURGED_AT + 2);
+const enter = (person: string, tools = 3): Command => ({ kind: 'enter-space', person, tools });
+const leave = (person: string, tools = 3): Command => ({ kind: 'leave-space', person, tools });
+const INSIDE = () => carryOut([['sol', enter('kit')]], READY_TO_ENTER(), after(63));
+const AT = { now: after(64) };
+const BAD = () => test(INSIDE(), 65, { 'hydrogen-sulphide': 40 });
+const RETURNED = () => carryOut([['sol', leave('kit')]], INSIDE(), after(70));
+
+/** Entries into a space that are refused, with the codes. */
+export const ENTRY_ROWS: RefusalRow[] = [
+  ['an entry planned', ENTRY, 'hana', PLAN_ENTRY, []],
+  ['an entry planned where no paper names one', LIVE, 'hana', PLAN_ENTRY, ['no-entry-here']],
+  ['a space that nobody knows', ENTRY, 'hana', { ...PLAN_ENTRY, space: 'BT-9' }, ['space-unknown']],
+  [
+    'a deep space without a device',
+    ENTRY,
+    'hana',
+    { ...PLAN_ENTRY, rescue: 'team' },
+    ['rescue-by-device'],
+  ],
+  [
+    'a rescue practised a year and a day ago',
+    ENTRY,
+    'hana',
+    { ...PLAN_ENTRY, drilledAt: '2025-11-23T06:00:00.000Z' },
+    ['rescue-not-practised'],
+  ],
+  [
+    'a rescue practised tomorrow',
+    ENTRY,
+    'hana',
+    { ...PLAN_ENTRY, drilledAt: after(1440) },
+    ['rescue-in-future'],
+  ],
+  [
+    'a permit without a plan of the entry',
+    () => {
+      const state = ENTRY();
+      return state && { ...state, permit: { kind: 'draft' }, entry: { inside: {}, tools: 0 } };
+    },
+    'hana',
+    { kind: 'issue-permit', briefed: true, performer: 'jun' },
+    ['not-assessed', 'not-approved', 'entry-not-planned'],
+  ],
+  ['the lid opened after a test', ENTRY, ...OPEN, []],
+  [
+    'the lid opened long after the test',
+    MANNED,
+    ...OPEN,
+    ['space-before-test'],
+    { now: after(61) },
+  ],
+  [
+    'pumped out long after the test',
+    MANNED,
+    'jun',
+    { kind: 'pump-out', to: 'slurry lagoon', allowed: 'digestate as always' },
+    ['space-before-test'],
+    { now: after(61) },
+  ],
+  [
+    'pumped out after a test',
+    ENTRY,
+    'jun',
+    { kind: 'pump-out', to: 'slurry lagoon', allowed: 'digestate as always' },
+    [],
+  ],
+  ['purged through a shut lid', ENTRY, 'jun', purge(), ['space-shut']],
+  ['purged', OPENED, 'jun', purge(), []],
+  ['purged through two bends', OPENED, 'jun', purge({ bends: 2 }), ['purge-bends']],
+  [
+    'purged against a leak that is larger',
+    OPENED,
+    'jun',
+    purge({ leak_m3_min: 5 }),
+    ['purge-never', 'purge-never'],
+  ],
+  ['purged twice at once', PURGING, 'jun', purge(), ['purge-under-way']],
+  ['a purge ended a minute early', PURGING, 'jun', END, ['purge-running'], { now: after(40) }],
+  ['a purge ended that nobody began', OPENED, 'jun', END, ['purge-not-begun']],
+  ['a purge stopped', PURGING, 'jun', { kind: 'stop-purge', why: 'blower tripped' }, []],
+  [
+    'a purge stopped that nobody began',
+    OPENED,
+    'jun',
+    { kind: 'stop-purge', why: 'blower tripped' },
+    ['purge-not-begun'],
+  ],
+  ['going in', READY_TO_ENTER, 'sol', enter('kit'), [], AT],
+  [
+    'going in unpurged',
+    () => carryOut([ATTEND, on('kit', 'W-02')], ENTRY()),
+    'sol',
+    enter('kit'),
+    ['space-shut', 'purge-missing'],
+  ],
+  [
+    'going in while it is purged',
+    PURGING,
+    'sol',
+    enter('kit'),
+    ['purge-running'],
+    { now: after(9) },
+  ],
+  [
+    'going in when the clock is over and nobody has ended it',
+    PURGING,
+    'sol',
+    enter('kit'),
+    ['purge-missing', 'air-test-old'],
+    { now: after(PURGED_AT + 1) },
+  ],
+  [
+    'going in after a purge without a test',
+    PURGED,
+    'sol',
+    enter('kit'),
+    ['test-before-purge'],
+    { now: after(PURGED_AT) },
+  ],
+  ['going in without being signed on', READY_TO_ENTER, 'sol', enter('rosa'), ['not-on'], AT],
+  [
+    'going in without being trained',
+    READY_TO_ENTER,
+    'sol',
+    enter('otto'),
+    ['role-missing', 'not-on'],
+    AT,
+  ],
+  [
+    'the count kept by someone else',
+    READY_TO_ENTER,
+    'hana',
+    enter('kit'),
+    ['role-missing', 'not-the-attendant'],
+    AT,
+  ],
+  ['going in twice', INSIDE, 'sol', enter('kit'), ['already-inside'], AT],
+  [
+    'one more than may be in',
+    () => {
+      const state = INSIDE();
+      return state?.entry.plan
+        ? { ...state, entry: { ...state.entry, plan: { ...state.entry.plan, most: 1 } } }
+        : state;
+    },
+    'sol',
+    enter('lena'),
+    ['space-full'],
+    AT,
+  ],
+  [
+    'going in while those inside were not called',
+    INSIDE,
+    'sol',
+    enter('lena'),
+    ['call-late'],
+    { now: after(79) },
+  ],
+  [
+    'going in once they were called',
+    () => carryOut([['sol', { kind: 'call-in', heard: 'both well' }]], INSIDE(), after(77)),
+    'sol',
+    enter('lena'),
+    [],
+    { now: after(79) },
+  ],
+  [
+    'going in while someone has stayed too long',
+    () => {
+      const state = INSIDE();
+      return state?.entry.plan
+        ? { ...state, entry: { ...state.entry, plan: { ...state.entry.plan, stay_min: 10 } } }
+        : state;
+    },
+    'sol',
+    enter('lena'),
+    ['stay-over'],
+    { now: after(74) },
+  ],
+  [
+    'calling where nobody is',
+    READY_TO_ENTER,
+    'sol',
+    { kind: 'call-in', heard: '' + 'x' },
+    ['not-inside'],
+    AT,
+  ],
+  ['out, by the attendant', INSIDE, 'sol', leave('kit'), [], AT],
+  ['out, by anyone who sees them outside', INSIDE, 'jun', leave('kit'), [], AT],
+  ['out, who is not in', INSIDE, 'sol', leave('lena', 0), ['not-inside'], AT],
+  ['more brought out than went in', INSIDE, 'sol', leave('kit', 4), ['tools-too-many'], AT],
+  [
+    'going back after the space was empty',
+    RETURNED,
+    'sol',
+    enter('kit'),
+    ['purge-missing'],
+    { now: after(71) },
+  ],
+  [
+    'signed off while inside',
+    INSIDE,
+    'kit',
+    { kind: 'sign-off', person: 'kit', lock: 'W-02' },
+    ['people-inside'],
+    AT,
+  ],
+  [
+    'handed back with someone inside',
+    INSIDE,
+    'jun',
+    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    ['people-on', 'people-inside'],
+    AT,
+  ],
+  [
+    'handed back with a tool inside',
+    () => carryOut([['sol', leave('kit', 2)]], INSIDE(), after(70)),
+    'jun',
+    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    ['people-on', 'tools-inside'],
+    AT,
+  ],
+  [
+    'the attendant who leaves while someone is in',
+    INSIDE,
+    'sol',
+    { kind: 'leave-duty', person: 'sol' },
+    ['duty-needed'],
+    AT,
+  ],
+  [
+    'going in after an alarm',
+    BAD,
+    'sol',
+    enter('lena'),
+    ['work-stopped', 'air-unfit'],
+    { now: after(66) },
+  ],
+  [
+    'going on before everyone is accounted for',
+    () => test(BAD(), 70),
+    'hana',
+    { kind: 'lift-stop', found: 'sludge stirred up' },
+    ['not-accounted'],
+    { now: after(71) },
+  ],
+  [
+    'going on once everyone is ticked out and it is fit',
+    () => test(carryOut([['sol', leave('kit')]], BAD(), after(68)), 70),
+    'hana',
+    { kind: 'lift-stop', found: 'sludge stirred up' },
+    [],
+    { now: after(71) },
+  ],
+];
