@@ -9,6 +9,7 @@ const SITES = [
     tests: /(hatch|planning|refusals|with-crews|without-network)\.spec\.ts/,
   },
   { name: 'outside', port: 3219, tests: /outside\.spec\.ts/ },
+  { name: 'inside', port: 3220, tests: /hot-and-inside\.spec\.ts/ },
 ] as const;
 
 export default defineConfig({

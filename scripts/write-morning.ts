@@ -1,10 +1,11 @@
 import { writeFileSync } from 'node:fs';
-import type { Command } from '../src/core/job';
+import type { Command, DossierState } from '../src/core/job';
 import type { QuestionCode } from '../src/core/permits';
 import type { Scope } from '../src/core/plant';
 import { stepsToWalkDown, withLocks } from '../tests/support/any-job';
 import { check } from '../tests/support/refusal-rows/audits';
 import {
+  airTestOf,
   carryOut,
   fieldStepsOf,
   permitSteps,
@@ -24,7 +25,12 @@ interface Entry {
 /** Moments are written as if the day shift began here; whoever plays the file moves them. */
 const WRITTEN_FOR = Date.parse('2000-01-01T06:00:00.000Z');
 
+/** The instant so many minutes after the shift begins, as it is written. */
+const instant = (minutes: number) => new Date(WRITTEN_FOR + minutes * 60_000).toISOString();
+
 type Up = Parameters<typeof withLocks>[1];
+
+type Later = readonly [at: number, ...step: Step];
 
 interface Story {
   readonly job: string;
@@ -39,8 +45,8 @@ interface Story {
   /** How many of screening, assessing, approving, testing the air (for hot work) and issuing are done, and when issuing begins. */
   readonly papers: number;
   readonly hatchAt: number;
-  /** What follows while the permit is out. */
-  readonly then: readonly (readonly [at: number, ...step: Step])[];
+  /** What follows while the permit is out, from the job as it was screened. */
+  readonly then: readonly Later[] | ((screened: DossierState) => readonly Later[]);
 }
 
 /** What waits until something has let down or run down. */
@@ -60,18 +66,23 @@ function tell(story: Story): Entry[] {
   const walked = carryOut(plan);
   const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
   const field = withLocks([...fieldStepsOf(walked), box], up);
-  const readAt = new Date(WRITTEN_FOR + story.hatchAt * 60_000).toISOString();
-  const papers = permitSteps(walked, yes, readAt).map(([actor, command]): Step => {
+  const papers = permitSteps(walked, yes, instant(story.hatchAt)).map(([actor, command]): Step => {
+    if (command.kind === 'plan-entry')
+      return [actor, { ...command, drilledAt: instant(-40 * 24 * 60) }];
     if (command.kind !== 'issue-permit') return [actor, command];
     return [actor, { ...command, hours: undefined }];
   });
+  const then =
+    typeof story.then === 'function'
+      ? story.then(carryOut(papers.slice(0, 1), walked))
+      : story.then;
   return [
     ...spread(job, plan, story.plannedAt),
     ...(story.isolatedAt > story.plannedAt ? spread(job, field, story.isolatedAt) : []),
     ...papers.slice(0, story.papers).map(([actor, command], n): Entry => {
       return { at: n < 3 ? story.hatchAt - 3 + n : story.hatchAt, job, actor, command };
     }),
-    ...story.then.map(([at, actor, command]) => ({ at, job, actor, command })),
+    ...then.map(([at, actor, command]) => ({ at, job, actor, command })),
   ];
 }
 
@@ -79,6 +90,15 @@ const on = (at: number, person: string, lock: string, more: object = {}) =>
   [at, 'hana', { kind: 'sign-on', person, lock, ...more }] as const;
 const off = (at: number, person: string, lock: string) =>
   [at, person, { kind: 'sign-off', person, lock }] as const;
+
+const FLUSHING_THEN: readonly Later[] = [
+  on(-1290, 'kit', 'W-02'),
+  [-1250, 'kit', { kind: 'stop-work', reason: 'the packing nut would not move, a drip beside it' }],
+  [-1240, 'hana', { kind: 'lift-stop', found: 'rain water from the roof; nut freed with oil' }],
+  off(-1200, 'kit', 'W-02'),
+  [-1190, 'jun', { kind: 'hand-back', cleared: true, finished: true, remarks: 'nut replaced' }],
+  [-1180, 'hana', { kind: 'close-permit', inspected: 'dry under pressure of the hand pump' }],
+];
 
 const FLUSHING: Story = {
   job: 'flushing',
@@ -90,18 +110,23 @@ const FLUSHING: Story = {
   isolatedAt: -1380,
   papers: 4,
   hatchAt: -1300,
-  then: [
-    on(-1290, 'kit', 'W-02'),
-    [
-      -1250,
-      'kit',
-      { kind: 'stop-work', reason: 'the packing nut would not move, a drip beside it' },
-    ],
-    [-1240, 'hana', { kind: 'lift-stop', found: 'rain water from the roof; nut freed with oil' }],
-    off(-1200, 'kit', 'W-02'),
-    [-1190, 'jun', { kind: 'hand-back', cleared: true, finished: true, remarks: 'nut replaced' }],
-    [-1180, 'hana', { kind: 'close-permit', inspected: 'dry under pressure of the hand pump' }],
-  ],
+  then: FLUSHING_THEN,
+};
+
+/** Blowing out a chamber of 9 m³: the chart and the field rule say 20 min. */
+const PURGE: Command = {
+  kind: 'start-purge',
+  volume_m3: 9,
+  blower_m3_min: 20,
+  bends: 1,
+  fan: 'supply',
+  mixing: 0.3,
+  chimneys: 1,
+  gas: 'methane',
+  start_pct: 0.3,
+  oxygen_pct: 20.4,
+  leak_m3_min: 0,
+  intake: 'upwind, at the road',
 };
 
 const STORIES: readonly Story[] = [
@@ -146,6 +171,50 @@ const STORIES: readonly Story[] = [
         { kind: 'take-duty', person: 'sol', duty: 'fire-watch', checked: READY['fire-watch'] },
       ],
       on(82, 'lena', 'W-03', { sparks: true }),
+      off(105, 'lena', 'W-03'),
+      [
+        108,
+        'jun',
+        { kind: 'hand-back', cleared: true, finished: true, remarks: 'two welds', watcher: 'sol' },
+      ],
+      [
+        122,
+        'sol',
+        {
+          kind: 'make-round',
+          person: 'sol',
+          found: 'cold',
+          seen: 'both sides of the main, lagging, drain cover',
+          final: false,
+        },
+      ],
+    ],
+  },
+  {
+    job: 'chamber',
+    title: 'Condensate chamber float switch',
+    equipment: 'CC-1',
+    work: [{ section: 'CH-1', activity: 'touch' }],
+    yes: ['enter'],
+    up: { E: 6, P: 8, C: 5, BOX: 5 },
+    plannedAt: -585,
+    isolatedAt: 8,
+    papers: Infinity,
+    hatchAt: 84,
+    then: (screened) => [
+      [
+        88,
+        'hana',
+        { kind: 'take-duty', person: 'otto', duty: 'attendant', checked: READY.attendant },
+      ],
+      [89, 'otto', { kind: 'open-space', guard: 'rail round the hatch, sign on it' }],
+      [90, 'otto', PURGE],
+      on(110, 'lena', 'W-03'),
+      [112, 'otto', { kind: 'end-purge', seen: 'clock over; the blower runs on' }],
+      [114, 'finn', airTestOf(screened, 'entry', {}, instant(114))],
+      [116, 'otto', { kind: 'enter-space', person: 'lena', tools: 4 }],
+      [124, 'finn', airTestOf(screened, 'entry', { 'hydrogen-sulphide': 18 }, instant(124))],
+      [125, 'otto', { kind: 'leave-space', person: 'lena', tools: 1 }],
     ],
   },
   {
@@ -178,9 +247,9 @@ const STORIES: readonly Story[] = [
 function main(): void {
   const walked = carryOut(stepsToWalkDown(FLUSHING.work, FLUSHING));
   const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
-  const finished = FLUSHING.then
-    .filter(([, , { kind }]) => kind === 'hand-back' || kind === 'close-permit')
-    .map(([, ...step]) => step);
+  const finished = FLUSHING_THEN.filter(
+    ([, , { kind }]) => kind === 'hand-back' || kind === 'close-permit',
+  ).map(([, ...step]) => step);
   const steps = [...fieldStepsOf(walked), box, ...permitSteps(walked), ...finished];
   const back = restoreSteps(carryOut(steps, walked));
   const HELD_MIN = 15;

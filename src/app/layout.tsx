@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { readNow } from '../server/clock';
 import { sharedDatabase } from '../server/database';
+import { readPresence } from '../server/presence';
 import { findMe } from '../server/session';
 import { Header } from '../ui/shell/header';
 
@@ -25,6 +26,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
               coordinator: me.authorisations.some(({ role }) => role === 'coordinator'),
             }}
             now={readNow(sharedDatabase())}
+            shown={readPresence(sharedDatabase())}
             demo={process.env.LANTERN_DEMO === '1'}
           />
         )}

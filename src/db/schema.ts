@@ -3,6 +3,7 @@ import {
   index,
   integer,
   primaryKey,
+  real,
   sqliteTable,
   text,
   uniqueIndex,
@@ -150,3 +151,23 @@ export const workOrders = sqliteTable('work_order', {
   source: text('source').notNull(),
   job: text('job'),
 });
+
+/** Readings that detectors sent, in the site's time: kept for ever, and too many for the ledger, which holds the alarms they made. */
+export const gasReadings = sqliteTable(
+  'gas_reading',
+  {
+    device: text('device').notNull(),
+    /** The device's own running number: what is sent twice is known by it. */
+    number: integer('number').notNull(),
+    /** When it was read, and when it came in (ms since the epoch). */
+    at_ms: integer('at_ms').notNull(),
+    received_ms: integer('received_ms').notNull(),
+    gas: text('gas').notNull(),
+    shown: real('shown').notNull(),
+    unit: text('unit').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.device, table.number] }),
+    index('gas_reading_at').on(table.device, table.at_ms),
+  ],
+);

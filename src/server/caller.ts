@@ -3,7 +3,7 @@ import type { Db } from '../db';
 import { readNow } from './clock';
 import { respondError } from './respond';
 import { findMe } from './session';
-import { findToken, type TokenScope } from './tokens';
+import { findToken, type Token, type TokenScope } from './tokens';
 
 export type Caller =
   | { readonly ok: true; readonly actor: string; readonly source: string }
@@ -20,6 +20,36 @@ function readTokenText(request: Request, scope: TokenScope): string | undefined 
     : undefined;
 }
 
+/** A token of the request with the scope; or the response that refuses it. */
+function readToken(
+  db: Db,
+  text: string,
+  scope: TokenScope,
+): { ok: true; token: Token } | { ok: false; response: Response } {
+  const token = findToken(db, text);
+  if (!token) return { ok: false, response: respondError(401, 'The token is not known.') };
+  if (token.scope !== scope) {
+    const error = `The token opens “${token.scope}”, not “${scope}”.`;
+    return { ok: false, response: respondError(403, error) };
+  }
+  return { ok: true, token };
+}
+
+/** The device that calls: its token is named for it. People have no say here, whatever they are. */
+export function findDevice(
+  db: Db,
+  request: Request,
+):
+  | { readonly ok: true; readonly device: string }
+  | { readonly ok: false; readonly response: Response } {
+  const text = readTokenText(request, 'readings');
+  if (text === undefined) {
+    return { ok: false, response: respondError(401, 'Send the token of the device.') };
+  }
+  const found = readToken(db, text, 'readings');
+  return found.ok ? { ok: true, device: found.token.name } : found;
+}
+
 /** Who calls from outside: a token with the scope, or a person who is signed in and holds the role, if one is asked for. */
 export async function findCaller(
   db: Db,
@@ -29,13 +59,10 @@ export async function findCaller(
 ): Promise<Caller> {
   const text = readTokenText(request, scope);
   if (text !== undefined) {
-    const token = findToken(db, text);
-    if (!token) return { ok: false, response: respondError(401, 'The token is not known.') };
-    if (token.scope !== scope) {
-      const error = `The token opens “${token.scope}”, not “${scope}”.`;
-      return { ok: false, response: respondError(403, error) };
-    }
-    return { ok: true, actor: `token/${token.id}`, source: token.name };
+    const found = readToken(db, text, scope);
+    if (!found.ok) return found;
+    const { id, name } = found.token;
+    return { ok: true, actor: `token/${id}`, source: name };
   }
   const me = await findMe();
   if (!me) return { ok: false, response: respondError(401, 'Sign in, or send a token.') };

@@ -1,16 +1,19 @@
 import { readHead } from '../ledger';
 import type { Db } from '../db';
 import { readNow } from './clock';
+import { readPresence, type Presence } from './presence';
 
 /** How often the ledger is looked at for something new, and how often it is said that nothing was (ms). */
 const LOOK_MS = 250;
 const BEAT_MS = 2000;
 
-/** What a listener is told: the newest event, and the site's time. */
-interface Beat {
+/** What a listener is told: the newest event, the site's time, who is in spaces, which alarms stand. */
+interface Beat extends Presence {
   readonly head: number;
   readonly now: string;
 }
+
+const readBeat = (db: Db): Beat => ({ head: readHead(db), now: readNow(db), ...readPresence(db) });
 
 type Listener = (beat: Beat) => void;
 
@@ -27,7 +30,7 @@ const towers = new WeakMap<Db, Tower>();
 const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);
 
 function look(db: Db, tower: Tower): void {
-  const beat = { head: readHead(db), now: readNow(db) };
+  const beat = readBeat(db);
   const { last } = tower;
   const skew = skewOf(beat.now);
   const isNew = beat.head !== last.head || Math.abs(skew - last.skew) > 1;
@@ -46,7 +49,7 @@ export function listen(db: Db, listener: Listener): () => void {
   towers.set(db, tower);
   tower.listeners.add(listener);
   tower.timer ??= setInterval(() => look(db, tower), LOOK_MS).unref();
-  listener({ head: readHead(db), now: readNow(db) });
+  listener(readBeat(db));
   return () => {
     tower.listeners.delete(listener);
     if (tower.listeners.size > 0) return;

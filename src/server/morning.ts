@@ -28,7 +28,7 @@ const WRITTEN_FOR = Date.parse('2000-01-01T06:00:00.000Z');
 /** The entries with every moment in them moved to the day that is played. */
 function readEntries(folder: string, begins: number): Entry[] {
   const written = readFileSync(join(folder, 'morning.json'), 'utf8');
-  const moved = written.replace(/"(2000-01-0\dT[\d:.]+Z)"/g, (_, at: string) =>
+  const moved = written.replace(/"((?:1999|2000)-\d\d-\d\dT[\d:.]+Z)"/g, (_, at: string) =>
     JSON.stringify(new Date(Date.parse(at) - WRITTEN_FOR + begins).toISOString()),
   );
   return z.array(entrySchema).parse(JSON.parse(moved));

@@ -1,9 +1,12 @@
 import { z } from 'zod';
+import { gasBatchSchema } from '../core/gas';
 import { MOST_ORDERS, ORDER_COLUMNS, workOrderSchema } from '../core/work-orders';
 import { EXPORT_NAMES } from './exports';
 import { TOKEN_SCOPES, type TokenScope } from './tokens';
 
 const WORK_ORDER = z.toJSONSchema(workOrderSchema, { io: 'input', target: 'draft-2020-12' });
+
+const GAS_BATCH = z.toJSONSchema(gasBatchSchema, { io: 'input', target: 'draft-2020-12' });
 
 const PROBLEM = {
   type: 'object',
@@ -95,6 +98,19 @@ export function describeInterface() {
       schemas: { WorkOrder: WORK_ORDER, Received: RECEIVED, Problem: PROBLEM },
     },
     paths: {
+      '/readings': {
+        post: operation('readings', 'Send readings of a gas detector', {
+          description:
+            'Needs a token of scope “readings” named for the device. `clock` is the device’s clock as it sends: what it is off is corrected, up to 5 min. The same number again changes nothing; late readings stand at their own time. All are taken or none.',
+          requestBody: { required: true, content: json(GAS_BATCH) },
+          responses: {
+            ...ok('Taken in; readings that are not fit have stopped the jobs named'),
+            400: refuses('Not JSON, or not a batch.'),
+            413: refuses('Too long.'),
+            422: refuses('A reading cannot be; nothing was taken in.'),
+          },
+        }),
+      },
       '/work-orders': {
         post: operation('work-orders', 'Bring in work orders', {
           requestBody: {

@@ -395,8 +395,10 @@ export const PLAN_ENTRY: CommandOf<'plan-entry'> = {
 };
 
 /** The entry planned, where the papers name one. */
-const entrySteps = (state: DossierState): Step[] =>
-  state && listPapers(state, site).includes('confined-space') ? [['hana', PLAN_ENTRY]] : [];
+function entrySteps(state: DossierState): Step[] {
+  const view = state && viewDossier(state, site, START).entry;
+  return view ? [['hana', { ...PLAN_ENTRY, space: view.space?.id ?? PLAN_ENTRY.space }]] : [];
+}
 
 /** Every test of the air that the papers of a job ask for, by the gas tester. */
 export const airSteps = (state: DossierState, now = START): Step[] =>

@@ -4,6 +4,8 @@ export * from './mixture';
 export * from './plan';
 export * from './reading';
 export * from './sampling';
+export * from './stream';
 export * from './substances';
+export * from './trend';
 export * from './verdict';
 export * from './where';

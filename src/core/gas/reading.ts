@@ -80,7 +80,10 @@ function refuseSampling(sampling: Sampling, sensors: readonly GasSensor[]): Refu
 const AIR_AS_FRACTION = [0.15, 0.25] as const;
 
 /** Why one reading cannot be: not measured by this instrument, in another unit, below zero, or a fraction taken for a percentage. */
-function refuseReading(reading: GasReading, { instrument, detector }: Sampling): Refusal[] {
+export function refuseReading(
+  reading: GasReading,
+  { instrument, detector }: Pick<Sampling, 'instrument' | 'detector'>,
+): Refusal[] {
   const { gas, shown, unit } = reading;
   const { name } = SUBSTANCES[gas];
   const sensor = findSensor(detector, gas);

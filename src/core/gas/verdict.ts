@@ -1,4 +1,4 @@
-import { convertConcentration } from './concentration';
+import { convertConcentration, type ConcentrationUnit } from './concentration';
 import { computeExposure } from './mixture';
 import { correctReading, findSensor, isOverRange, type GasReading } from './reading';
 import type { GasDetector } from './instrument';
@@ -157,6 +157,23 @@ function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
         ]
       : []),
   ];
+}
+
+/** The limits of a gas in the unit in which it is shown, as lines across its chart; empty where it has none in that unit. */
+export function listLimits(
+  gas: SubstanceCode,
+  unit: ConcentrationUnit,
+  { oxygenLeast, oxygenMost, lflMost, lflBasis, exposureMost }: AirLimits,
+): number[] {
+  if (gas === 'oxygen') return unit === '%vol' ? [oxygenLeast, oxygenMost] : [];
+  const poison = exposureLimit(gas);
+  const shown = [
+    ...(substanceOf(gas).lfl ? [convertConcentration(lflMost, '%LFL', unit, gas, lflBasis)] : []),
+    ...(poison === undefined
+      ? []
+      : [convertConcentration((poison * exposureMost) / 100, 'ppm', unit, gas, lflBasis)]),
+  ];
+  return shown.flatMap((one) => one ?? []);
 }
 
 /** Judges the readings of one sample: each gas by its limit, and flammables and poisons together. */

@@ -82,8 +82,12 @@ function gateUse(dossier: Dossier, site: SiteFacts, now: string, use: AirUse): R
   const minutes = site.values['air-test-min'];
   const isOld = Date.parse(now) > Date.parse(findAirEnd(dossier, site, use) ?? now);
   const missing = listUncovered(planAir(dossier, site, use), describeSamples(test));
+  const alarm = dossier.airAlarm?.use === use ? dossier.airAlarm : undefined;
+  // An alarm stands until a test after it says otherwise.
+  const isAlarmed = alarm !== undefined && Date.parse(alarm.at) >= Date.parse(test.at);
   return [
     ...(test.isFit ? [] : [refuse('air-unfit', { use: words, found: test.findings.join('; ') })]),
+    ...(isAlarmed ? [refuse('air-unfit', { use: words, found: alarm.findings.join('; ') })] : []),
     ...(isOld ? [refuse('air-test-old', { use: words, at: test.at, minutes })] : []),
     ...(missing.length > 0
       ? [refuse('air-not-covered', { use: words, missing: missing.join(', ') })]

@@ -38,4 +38,19 @@ export const AIR_COMMANDS = [
     /** What was found out about bodies of which the drawing does not say what they give off, by name. */
     known: z.record(words, words).default({}),
   }),
+  z.strictObject({
+    kind: z.literal('place-detector'),
+    device: id,
+    use: z.enum(AIR_USES),
+    place: words,
+  }),
+  z.strictObject({ kind: z.literal('take-detector'), device: id }),
+  /** Given by a detector itself when what it reads is not fit. */
+  z.strictObject({
+    kind: z.literal('report-air'),
+    device: id,
+    /** When it was read (ISO 8601, UTC, in the site's time). */
+    readAt: z.iso.datetime(),
+    readings: z.array(reading).min(1).max(20),
+  }),
 ] as const;

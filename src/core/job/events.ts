@@ -1,4 +1,5 @@
 import type { AuditCode } from '../audit';
+import type { AirUse } from '../gas';
 import type { TailPolicy } from '../hotwork';
 import type { PaperKind, ProposedPaper } from '../permits';
 import type { CommandKind, CommandOf } from './commands';
@@ -94,6 +95,15 @@ export type JobEvent =
       /** What is not fit, in words. */
       readonly findings: readonly string[];
     } & Body<'test-air'>)
+  | ({ readonly kind: 'detector-placed' } & Body<'place-detector'>)
+  | ({ readonly kind: 'detector-taken' } & Body<'take-detector'>)
+  | ({
+      readonly kind: 'air-alarmed';
+      readonly use: AirUse;
+      readonly place: string;
+      /** What is not fit, in words. */
+      readonly findings: readonly string[];
+    } & Body<'report-air'>)
   | ({ readonly kind: 'entry-planned' } & Body<'plan-entry'>)
   | ({ readonly kind: 'space-opened' } & Body<'open-space'>)
   | ({ readonly kind: 'pumped-out' } & Body<'pump-out'>)

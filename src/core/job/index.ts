@@ -37,6 +37,7 @@ export * from './template';
 export * from './earlier';
 export { listWords } from './words';
 export * from './air';
+export { listDetectors, type StandingDetector } from './detectors';
 export { findCallDue, listInside, listOverstayed, type EntryView } from './entry';
 export { type HotWorkView } from './hot-work';
 export * from './copies';

@@ -4,6 +4,7 @@ import { AUDIT_ROWS } from '../../../tests/support/refusal-rows/audits';
 import { ENTRY_ROWS } from '../../../tests/support/refusal-rows/entry';
 import { FIELD_ROWS } from '../../../tests/support/refusal-rows/field';
 import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
+import { DETECTOR_ROWS } from '../../../tests/support/refusal-rows/detectors';
 import { DUTY_ROWS } from '../../../tests/support/refusal-rows/duties';
 import { HOT_ROWS } from '../../../tests/support/refusal-rows/hot-work';
 import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
@@ -27,6 +28,7 @@ const REFUSALS = [
   ...DUTY_ROWS,
   ...AUDIT_ROWS,
   ...AIR_ROWS,
+  ...DETECTOR_ROWS,
   ...HOT_ROWS,
   ...ENTRY_ROWS,
   ...LOCK_ROWS,
@@ -61,6 +63,9 @@ describe('refusals', () => {
       'earth-count-wrong',
       // Of a detector without a pump: gas.test.ts.
       'gas-no-pump',
+      // Of what a detector sends, not of a job: air-log.test.ts in server.
+      'gas-clock-far',
+      'gas-number-reused',
       // Of the shift, not of a job: handover.test.ts in core/handover.
       ...Object.keys(HANDOVER_RULES),
       // Of two jobs: clashes.test.ts.

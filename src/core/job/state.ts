@@ -1,5 +1,6 @@
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
+import type { AirUse } from '../gas';
 import type { ClearWay } from '../hotwork';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { CommandOf, DUTY_KINDS, LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
@@ -332,6 +333,12 @@ export interface Dossier {
   readonly absent: Readonly<Record<string, AbsentRemoval>>;
   /** Tests of the air at the work, oldest first. */
   readonly airTests: readonly AirTest[];
+  /** Detectors that stand at the work and send what they read, by device. */
+  readonly detectors: Readonly<
+    Record<string, Mark & { readonly use: AirUse; readonly place: string }>
+  >;
+  /** The newest alarm of a detector. */
+  readonly airAlarm?: Mark & { readonly use: AirUse; readonly findings: readonly string[] };
   readonly hotWork: HotWorkRecord;
   readonly entry: EntryRecord;
   /** Short checks at work, oldest first. */

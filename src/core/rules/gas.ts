@@ -23,6 +23,42 @@ export const GAS_RULES = {
     'what has not happened is not recorded (site rule)',
     'Set the clock of the device, and sample again.',
   ),
+  'gas-clock-far': rule(
+    'permit',
+    (f) => `The clock of ${f.instrument} is ${f.drift} s off; at most ${f.most} s are corrected.`,
+    'what is written down stands at its hour (practice)',
+    'Set the device’s clock, and send again.',
+  ),
+  'detector-not-placed': rule(
+    'work',
+    (f) => `${f.device} does not stand at this job.`,
+    'an alarm is of the place where the device stands (site rule)',
+    'Place it at the job first.',
+  ),
+  'gas-number-reused': rule(
+    'work',
+    (f) => `${f.device} has sent another reading under the number ${f.number}.`,
+    'a number is one reading, so that none is kept twice (site rule)',
+    'Have the device number its readings on.',
+  ),
+  'air-is-fit': rule(
+    'work',
+    (f) => `What ${f.device} reads is fit.`,
+    'an alarm has a cause (site rule)',
+    'Nothing has to be done.',
+  ),
+  'detector-unfit': rule(
+    'permit',
+    (f) => `${f.device} is no gas detector in date.`,
+    MAKER,
+    'Take another.',
+  ),
+  'detector-elsewhere': rule(
+    'permit',
+    (f) => `${f.device} stands at ${f.job}.`,
+    'one device, one place (site rule)',
+    'Take another, or end its use there.',
+  ),
   'gas-no-pump': rule(
     'permit',
     (f) => `${f.instrument} has no pump: nothing comes through a hose.`,

@@ -8,6 +8,7 @@ export type BoardMarkKind =
   | 'stopped'
   | 'checked'
   | 'air'
+  | 'entry'
   | 'lifted'
   | 'extended'
   | 'revalidated'
@@ -55,6 +56,8 @@ function describeMark(event: JobEvent): Omit<BoardMark, 'at'> | undefined {
       return event.isFit
         ? { kind: 'air', words: `air fit for ${event.use}` }
         : { kind: 'alarm', words: `air not fit: ${event.findings.join('; ')}` };
+    case 'air-alarmed':
+      return { kind: 'alarm', words: `${event.device}: ${event.findings.join('; ')}` };
     case 'permit-audited':
       return event.grave.length > 0
         ? { kind: 'stopped', words: 'a check stopped it' }
@@ -63,6 +66,14 @@ function describeMark(event: JobEvent): Omit<BoardMark, 'at'> | undefined {
       return { kind: 'lifted', words: event.found };
     case 'test-sanctioned':
       return { kind: 'test', words: `test sanctioned: ${event.purpose}` };
+    case 'space-entered':
+      return { kind: 'entry', words: `${event.person} in` };
+    case 'space-left':
+      return { kind: 'entry', words: `${event.person} out` };
+    case 'round-made':
+      return event.found === 'cold'
+        ? { kind: 'checked', words: `round: ${event.seen}` }
+        : { kind: 'alarm', words: `${event.found}: ${event.seen}` };
     case 'permit-handed-back':
       return { kind: 'back', words: 'handed back' };
     default:

@@ -1,5 +1,6 @@
 import {
   findAirEnd,
+  findCallDue,
   findEndOfProofs,
   isHeld,
   listAirUses,
@@ -9,6 +10,7 @@ import {
   type Stage,
 } from '../job';
 import { AIR_USE_WORDS } from '../gas';
+import { computeTail } from '../hotwork';
 import { findRevalidationDue } from '../permits';
 import { ROLE_NAMES, type Role } from '../people/people';
 
@@ -41,12 +43,16 @@ function nameOn(dossier: Dossier, site: SiteFacts): string {
 
 /** What cannot wait: an alarm, a stop or a lapse with people still on. */
 function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
-  const { permit, isolation, halt } = dossier;
+  const { permit, isolation, halt, entry } = dossier;
   const on = nameOn(dossier, site);
   const callOff = on === '' ? '' : `; call off ${on}`;
   const { alarm } = isolation;
+  const missing = (entry.emptying?.people ?? []).map((id) => site.people.get(id)?.name ?? id);
   return [
     ...(alarm ? [now('coordinator', `alarm at ${alarm.where}: ${alarm.seen}${callOff}`)] : []),
+    ...(missing.length > 0
+      ? [now('attendant', `account for ${missing.join(', ')}: not yet seen outside`)]
+      : []),
     ...(halt && !alarm ? [now('issuing-authority', `stopped: ${halt.reason}${callOff}`)] : []),
     ...(permit.kind === 'lapsed'
       ? [
@@ -69,6 +75,34 @@ const listAirEnds = (dossier: Dossier, site: SiteFacts): Next[] =>
       })
     : [];
 
+/** When those inside are called, when their stay ends, when a purge is over. */
+function listEntryTimes(dossier: Dossier, site: SiteFacts): Next[] {
+  const { inside, plan, purge } = dossier.entry;
+  const call = findCallDue(dossier, site);
+  const stay = plan?.stay_min;
+  const stays = Object.entries(inside).flatMap(([person, { since }]) => {
+    if (stay === undefined) return [];
+    const end = new Date(Date.parse(since) + stay * 60_000).toISOString();
+    return [
+      by(end, 'attendant', `${site.people.get(person)?.name ?? person} comes out: stay over`),
+    ];
+  });
+  return [
+    ...(call === undefined ? [] : [by(call, 'attendant', 'call those inside')]),
+    ...stays,
+    ...(purge ? [by(purge.until, 'performing-authority', 'purge over: end it, then test')] : []),
+  ];
+}
+
+/** When the next round of a watch for fire is due. */
+function listRounds({ permit }: Dossier, at: string): Next[] {
+  if (permit.kind !== 'watched') return [];
+  const { nextRound } = computeTail(permit.tail, permit.handedBack.at, permit.rounds, at);
+  return nextRound === undefined
+    ? []
+    : [by(nextRound, 'fire-watch', 'round of the watch for fire')];
+}
+
 /** What has a moment: lapse, revalidation, proofs that run out, tail, bypass. */
 function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
   const { permit } = dossier;
@@ -86,6 +120,8 @@ function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
       ? []
       : [by(due, 'issuing-authority', 'revalidate: a new shift has begun')]),
     ...listAirEnds(dossier, site),
+    ...listEntryTimes(dossier, site),
+    ...listRounds(dossier, at),
     ...(proofs === undefined
       ? []
       : [by(proofs, 'coordinator', 'proofs run out when nobody comes')]),

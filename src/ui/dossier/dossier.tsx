@@ -6,9 +6,11 @@ import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
+import { AirLogPanel } from '../permit/air-log';
 import { AirPanel } from '../permit/air-panel';
 import { AuditPanel } from '../permit/audit-panel';
 import { ClashPanel } from '../permit/clash-panel';
+import { EntryPanel } from '../permit/entry-panel';
 import { HotWorkPanel } from '../permit/hot-work-panel';
 import { PapersPanel } from '../permit/papers-panel';
 import { PermitPanel } from '../permit/permit-panel';
@@ -182,8 +184,9 @@ function StagePanel(props: DossierProps) {
       return (
         <>
           {!props.view.dossier.papers && <PapersPanel {...props} />}
-          <HotWorkPanel {...props} />
           <AirPanel {...props} />
+          <EntryPanel {...props} />
+          <HotWorkPanel {...props} />
           <PermitPanel {...props} />
           <BoxPanel {...props} />
           <TeamPanel {...props} />
@@ -196,7 +199,9 @@ function StagePanel(props: DossierProps) {
           <WorkPanel {...props} />
           {isHeld(props.view.dossier.permit) && (
             <>
+              <EntryPanel {...props} />
               <AirPanel {...props} />
+              <AirLogPanel {...props} />
               <HotWorkPanel {...props} />
             </>
           )}

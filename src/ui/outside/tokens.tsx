@@ -18,6 +18,7 @@ const SCOPE_WORDS: Readonly<Record<string, string>> = {
   read: 'read everything',
   calendar: 'the calendar',
   'work-orders': 'bring in work orders',
+  readings: 'send readings; it is named for the detector',
 };
 
 interface Answer extends Posted {

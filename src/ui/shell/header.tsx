@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { LiveRefresh } from './live-refresh';
+import type { Shown } from './use-beat';
 
 const PLACES = [
   { href: '/watch', label: 'Watch' },
@@ -45,10 +46,13 @@ export function Header({
   me,
   now,
   demo,
+  shown,
 }: {
   readonly me: { readonly name: string; readonly coordinator: boolean };
   readonly now: string;
   readonly demo: boolean;
+  /** Who is in spaces and which alarms stand, as the page was loaded. */
+  readonly shown: Shown;
 }) {
   const router = useRouter();
   const path = usePathname();
@@ -60,15 +64,15 @@ export function Header({
     href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href);
   const keepsItself = path === '/watch' || path.endsWith('/field');
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 bg-neutral px-3 py-1.5 text-neutral-content">
+    <header className="flex flex-wrap items-center gap-x-2 gap-y-1 bg-neutral px-3 py-1.5 text-neutral-content">
       <span className="font-bold">Quillmere</span>
-      <nav aria-label="Places" className="flex flex-wrap gap-1">
+      <nav aria-label="Places" className="flex flex-wrap">
         {PLACES.map(({ href, label }) => (
           <Link
             key={href}
             href={href}
             aria-current={isHere(href) ? 'page' : undefined}
-            className={`px-1.5 py-1 ${isHere(href) ? 'border-b-2 border-current font-bold' : ''}`}
+            className={`px-1 py-1 ${isHere(href) ? 'border-b-2 border-current font-bold' : ''}`}
           >
             {label}
           </Link>
@@ -80,10 +84,10 @@ export function Header({
           type="search"
           aria-label="Find a number, tag, person, lock, date or word"
           placeholder="Find"
-          className="w-full max-w-28 border border-current px-2 py-0.5 text-sm placeholder:text-current"
+          className="w-full max-w-20 border border-current px-2 py-0.5 text-sm placeholder:text-current"
         />
       </form>
-      {!keepsItself && <LiveRefresh />}
+      <LiveRefresh shown={shown} refreshes={!keepsItself} />
       {demo && me.coordinator && (
         <span className="flex items-center gap-2 text-xs">
           <Clock3 size={14} aria-hidden />

@@ -1,22 +1,66 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
-import { useBeat } from './use-beat';
+import { useRef, useState } from 'react';
+import { useBeat, type Shown } from './use-beat';
 
-/** Loads the screen anew when anything changes on any other, and says when it cannot know. */
-export function LiveRefresh() {
+/** An alarm that stands, with who has not been accounted for, over every screen. */
+function Alarms({ alarms }: Pick<Shown, 'alarms'>) {
+  if (alarms.length === 0) return null;
+  return (
+    <div role="alert" className="order-last w-full bg-error px-2 py-1 text-error-content">
+      {alarms.map(({ job, why, missing }) => (
+        <p key={job} data-alarm={job}>
+          <strong>▲ ALARM</strong>{' '}
+          <Link href={`/jobs/${job}`} className="font-mono underline">
+            {job}
+          </Link>{' '}
+          {why}
+          {missing.length > 0 && <strong>. Not accounted for: {missing.join(', ')}</strong>}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/**
+ * Loads the screen anew when anything changes on any other, and says when it cannot know. How many people are in spaces and which
+ * alarms stand is shown as it is heard, also over screens that load themselves.
+ */
+export function LiveRefresh({
+  shown,
+  refreshes,
+}: {
+  readonly shown: Shown;
+  readonly refreshes: boolean;
+}) {
   const router = useRouter();
+  const [heard, setHeard] = useState(shown);
   const known = useRef<{ readonly head: number; readonly skew: number }>(undefined);
-  const silent = useBeat(({ head, now }) => {
+  const silent = useBeat(({ head, now, inside, alarms }) => {
+    setHeard({ inside, alarms });
     const skew = Date.parse(now) - Date.now();
     const before = known.current;
     known.current = { head, skew };
-    if (before && (before.head !== head || Math.abs(before.skew - skew) > 2000)) router.refresh();
+    const isNew = before && (before.head !== head || Math.abs(before.skew - skew) > 2000);
+    if (isNew && refreshes) router.refresh();
   });
-  return silent === undefined ? null : (
-    <strong role="status" className="bg-error px-2 py-1 text-error-content">
-      NOT UP TO DATE since {silent.slice(11, 19)} UTC
-    </strong>
+  return (
+    <>
+      <span
+        data-testid="in-spaces"
+        title="People in confined spaces now"
+        className={heard.inside > 0 ? 'border-2 border-current px-2 font-bold' : 'text-sm'}
+      >
+        in spaces: <span className="font-mono">{heard.inside}</span>
+      </span>
+      <Alarms alarms={heard.alarms} />
+      {silent !== undefined && (
+        <strong role="status" className="bg-error px-2 py-1 text-error-content">
+          NOT UP TO DATE since {silent.slice(11, 19)} UTC
+        </strong>
+      )}
+    </>
   );
 }

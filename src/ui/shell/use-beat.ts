@@ -2,8 +2,18 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-/** What the server says of itself: the newest event, and the site's time. */
-export interface Beat {
+/** Who is in spaces, and which alarms stand with who is missing. */
+export interface Shown {
+  readonly inside: number;
+  readonly alarms: readonly {
+    readonly job: string;
+    readonly why: string;
+    readonly missing: readonly string[];
+  }[];
+}
+
+/** What the server says of itself: the newest event, the site's time, and what every screen shows. */
+export interface Beat extends Shown {
   readonly head: number;
   readonly now: string;
 }

@@ -21,6 +21,7 @@ const MARK_SIGNS: Readonly<Record<BoardMarkKind, string>> = {
   revalidated: '✓',
   test: '◇',
   back: '┃',
+  entry: '⌄',
 };
 
 const MARK_WORDS: Readonly<Record<BoardMarkKind, string>> = {
@@ -35,6 +36,7 @@ const MARK_WORDS: Readonly<Record<BoardMarkKind, string>> = {
   revalidated: 'revalidated',
   test: 'test sanctioned',
   back: 'handed back',
+  entry: 'in or out of a space',
 };
 
 /** What the signs on the board mean. */

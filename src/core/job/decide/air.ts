@@ -38,6 +38,18 @@ function refuseSamples(
   return [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
 }
 
+/** What is not fit, in words; what reads the same at several levels of a place is said once. */
+function gatherFindings(
+  unfit: readonly { readonly level: string; readonly place: string; readonly line: AirLine }[],
+): string[] {
+  const levels = new Map<string, string[]>();
+  for (const { level, place, line } of unfit) {
+    const words = `${place}: ${describeLine(line)}`;
+    levels.set(words, [...(levels.get(words) ?? []), level]);
+  }
+  return [...levels].map(([words, at]) => `${at.join(', ')}, ${words}`);
+}
+
 /** Decides a test of the air: what cannot be believed is refused; what is bad news is kept, and stops the work. */
 export function decideAir(dossier: Dossier, command: TestAir, context: Context): Outcome {
   const { site } = context;
@@ -56,9 +68,7 @@ export function decideAir(dossier: Dossier, command: TestAir, context: Context):
     ...command,
     kind: 'air-tested',
     isFit: unfit.length === 0,
-    findings: unfit.map(
-      ({ level, place, line }) => `${level}, ${place}: ${describeLine(line satisfies AirLine)}`,
-    ),
+    findings: gatherFindings(unfit),
   } as const;
   if (!found || !detector) return { refusals: [refuse('gas-no-detector', { instrument })], event };
   const isAsked = listAirUses(listPapers(dossier, site)).includes(use);

@@ -4,6 +4,7 @@ import { ROLE_NAMES } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { listDetectors } from '../detectors';
 import { isHotWork, listNeighboursOf } from '../hot-work';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
@@ -77,7 +78,7 @@ function requireDevices(
       .open()
       .find(
         ({ id, dossier }) =>
-          id !== jobId && dossier.hotWork.monitors?.devices.includes(device) === true,
+          id !== jobId && listDetectors(dossier).some((standing) => standing.device === device),
       );
     return [
       ...(isFit ? [] : [refuse('monitor-unfit', { device })]),

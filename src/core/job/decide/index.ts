@@ -10,6 +10,7 @@ import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
 import { decideAbsent } from './absent';
 import { decideAir } from './air';
+import { decideDetector } from './detector';
 import { decideAlarm } from './alarm';
 import { decideAudit } from './audit';
 import { decideBox } from './box';
@@ -67,6 +68,10 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hang-incoming':
     case 'take-off-control':
       return decideBox(dossier, command, context);
+    case 'place-detector':
+    case 'take-detector':
+    case 'report-air':
+      return decideDetector(dossier, command, context);
     case 'plan-entry':
     case 'open-space':
     case 'pump-out':

@@ -11,6 +11,8 @@ function whyEmptied(event: JobEvent): string | undefined {
       return `alarm at ${event.where}: ${event.seen}`;
     case 'air-tested':
       return event.isFit ? undefined : `air not fit: ${event.findings.join('; ')}`;
+    case 'air-alarmed':
+      return `alarm of ${event.device}: ${event.findings.join('; ')}`;
     case 'work-stopped':
       return event.reason;
     default:

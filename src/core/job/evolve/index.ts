@@ -7,6 +7,7 @@ import { evolveAudits } from './audit';
 import { evolveEntry, NO_ENTRY } from './entry';
 import { evolveHotWork, NO_HOT_WORK } from './hot-work';
 import { EMPTY_ISOLATION, evolveIsolation } from './isolation';
+import { drop, put } from './ledger';
 import { evolveAbout } from './papers';
 import { evolvePermit } from './permit';
 import { evolvePlan } from './plan';
@@ -51,6 +52,31 @@ const allow = (
   mark: Mark,
 ): Dossier['bypasses'] => ({ ...bypasses, [device]: { ...mark, until, standsIn, reason } });
 
+/** Detectors that stand at the work, and the newest alarm of one. They go with the permit. */
+function evolveDetectors(
+  { detectors, airAlarm }: Dossier,
+  event: JobEvent,
+  mark: Mark,
+): Pick<Dossier, 'detectors' | 'airAlarm'> {
+  const kept = { detectors, ...(airAlarm ? { airAlarm } : {}) };
+  switch (event.kind) {
+    case 'detector-placed': {
+      const { device, use, place } = event;
+      return { ...kept, detectors: put(detectors, device, { ...mark, use, place }) };
+    }
+    case 'detector-taken':
+      return { ...kept, detectors: drop(detectors, event.device) };
+    case 'air-alarmed': {
+      const { use, findings } = event;
+      return { detectors, airAlarm: { ...mark, use, findings } };
+    }
+    case 'permit-closed':
+      return { ...kept, detectors: {} };
+    default:
+      return kept;
+  }
+}
+
 /** What shows that the points of a job are on their way back. */
 const PUTS_BACK: ReadonlySet<JobEvent['kind']> = new Set([
   'box-opened',
@@ -94,6 +120,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       duties: {},
       absent: {},
       airTests: [],
+      detectors: {},
       hotWork: NO_HOT_WORK,
       entry: NO_ENTRY,
       audits: [],
@@ -117,6 +144,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     absent: evolveAbsent(planned.absent, event, mark),
     airTests:
       event.kind === 'air-tested' ? [...before.airTests, { ...event, ...mark }] : before.airTests,
+    ...evolveDetectors(before, event, mark),
     entry: evolveEntry(before.entry, event, mark),
     hotWork: evolveHotWork(before.hotWork, event, mark),
     audits: evolveAudits(before, event, mark),

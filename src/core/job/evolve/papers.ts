@@ -13,6 +13,13 @@ type About = Pick<
 const describeGrave = ({ grave, answers }: Extract<JobEvent, { kind: 'permit-audited' }>): string =>
   grave.map((code) => `${AUDIT_CHECKS[code].asks} Found: ${answers[code]?.seen ?? ''}`).join(' ');
 
+const describeAirAlarm = ({
+  device,
+  place,
+  findings,
+}: Extract<JobEvent, { kind: 'air-alarmed' }>): string =>
+  `alarm of ${device}, ${place}: ${findings.join('; ')}`;
+
 /** Names the acceptance of one clash: the rule and the other job. */
 export const keyOfClash = (rule: string, other: string): string => `${rule} ${other}`;
 
@@ -40,6 +47,10 @@ export function evolveAbout(dossier: Dossier, event: JobEvent, mark: Mark): Part
     case 'air-tested':
       return !event.isFit && dossier.permit.kind === 'issued'
         ? { halt: { ...mark, reason: `air not fit: ${event.findings.join('; ')}` } }
+        : {};
+    case 'air-alarmed':
+      return dossier.permit.kind === 'issued'
+        ? { halt: { ...mark, reason: describeAirAlarm(event) } }
         : {};
     case 'permit-audited':
       return event.grave.length > 0 && !dossier.halt

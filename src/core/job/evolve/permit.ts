@@ -190,6 +190,7 @@ function evolveHeld(permit: HeldPermit, event: JobEvent, mark: Mark): PermitReco
       return event.grave.length > 0 ? suspend(permit, mark) : permit;
     case 'work-stopped':
     case 'alarm-raised':
+    case 'air-alarmed':
       return suspend(permit, mark);
     case 'copy-taken-in':
       return { ...permit, copies: takeInCopy(permit.copies, event, mark) };

@@ -1,0 +1,27 @@
+import { gasBatchSchema } from '../../../../core/gas';
+import { receiveReadings } from '../../../../server/air-log';
+import { findDevice } from '../../../../server/caller';
+import { sharedDatabase } from '../../../../server/database';
+import { readBody, respondError } from '../../../../server/respond';
+
+/** The longest batch that is taken in (bytes). */
+const LARGEST = 1_000_000;
+
+/** Takes in what a detector sends, all or nothing. The token is the device's own: it speaks for no other. */
+export async function POST(request: Request): Promise<Response> {
+  const db = sharedDatabase();
+  const caller = findDevice(db, request);
+  if (!caller.ok) return caller.response;
+  const body = await readBody(request, gasBatchSchema, LARGEST);
+  if (!body.ok) return body.response;
+  if (body.value.device !== caller.device) {
+    return respondError(403, `The token is that of ${caller.device}.`);
+  }
+  const answer = receiveReadings(db, body.value);
+  if (answer.ok) return Response.json(answer);
+  return respondError(
+    422,
+    'Nothing was taken in.',
+    answer.refusals.map(({ code, says, clear }) => `${code}: ${says} ${clear}`),
+  );
+}

@@ -1,0 +1,326 @@
+'use client';
+
+import { isHeld, type CommandOf, type EntryView } from '../../core/job';
+import { useCommand } from '../command/use-command';
+import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
+import type { DossierProps } from '../dossier/types';
+import { PurgeForm } from './purge-form';
+import { SpaceSection } from './space-section';
+import { sayMoment } from './moment';
+
+type Plan = CommandOf<'plan-entry'>;
+
+const RESCUE: Readonly<Record<Plan['rescue'], string>> = {
+  device: 'mechanical device over the opening',
+  reach: 'pulled out by line from outside',
+  team: 'rescue team that goes in',
+};
+const HAZARD = {
+  atmosphere: 'air that may be bad',
+  engulfment: 'can drown or bury',
+  converging: 'walls that lead inward',
+  other: 'other danger',
+} as const;
+
+/** Of which class the space is, and whether its isolation is positive. */
+function SpaceClass({ entry }: { readonly entry: EntryView }) {
+  const { space, hazards, notPositive } = entry;
+  const kinds = (Object.keys(HAZARD) as (keyof typeof HAZARD)[]).map((kind) => ({
+    kind,
+    why: hazards.filter((one) => one.kind === kind).map(({ why }) => why),
+  }));
+  return (
+    <section aria-label="Class of the space" className="text-sm">
+      <h3 className="text-base font-bold">
+        {space?.name ?? 'The space'}:{' '}
+        {hazards.length > 0 ? 'entry by permit' : 'no danger on the drawing; still by permit here'}
+      </h3>
+      <ul>
+        {kinds
+          .filter(({ why }) => why.length > 0)
+          .map(({ kind, why }) => (
+            <li key={kind}>
+              ▲ {HAZARD[kind]}: {why.join(', ')}
+            </li>
+          ))}
+      </ul>
+      <p>
+        {notPositive.length === 0
+          ? '✓ Everything that flows is kept away by a gap or a blank, or was lowered by name.'
+          : `▲ Not positive: ${notPositive.map(({ source }) => source).join(', ')}.`}
+      </p>
+    </section>
+  );
+}
+
+function PlanForm({ entry, props }: { readonly entry: EntryView; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { plan } = props.view.dossier.entry;
+  return (
+    <section aria-label="Plan of the entry" className="flex flex-col gap-1">
+      <h3 className="font-bold">Plan of the entry</h3>
+      {plan && (
+        <p className="text-sm">
+          ✓ At most {plan.most} in {plan.space}
+          {plan.stay_min === undefined ? '' : `, ${plan.stay_min} min each`}; got out by{' '}
+          {RESCUE[plan.rescue]}: {plan.rescueHow}; practised {plan.drilledAt.slice(0, 10)}; talk:{' '}
+          {plan.talk}; help: {plan.call}
+        </p>
+      )}
+      <details open={!plan}>
+        <summary className="cursor-pointer text-sm">{plan ? 'Plan it anew' : 'Plan it'}</summary>
+        <SmallForm
+          button="Sign the plan of the entry"
+          onSend={(read) =>
+            void run({
+              kind: 'plan-entry',
+              space: read('space'),
+              most: Number(read('most')),
+              ...(read('stay') === '' ? {} : { stay_min: Number(read('stay')) }),
+              rescue: read('rescue') as Plan['rescue'],
+              rescueHow: read('how'),
+              drilledAt: `${read('drilled')}T12:00:00.000Z`,
+              talk: read('talk'),
+              call: read('call'),
+            })
+          }
+        >
+          <ChoiceField
+            label="Space"
+            name="space"
+            value={entry.space?.id}
+            options={entry.spaces.map(({ id, name }) => ({ id, label: `${id} ${name}` }))}
+          />
+          <TextField label="At most inside" name="most" type="number" value="2" />
+          <TextField
+            label="Longest stay (min), if limited"
+            name="stay"
+            type="number"
+            required={false}
+          />
+          <ChoiceField
+            label="Got out by"
+            name="rescue"
+            options={Object.entries(RESCUE).map(([id, label]) => ({ id, label }))}
+          />
+          <TextField label="How, with what" name="how" />
+          <label className="flex flex-col text-sm">
+            Rescue last practised
+            <input type="date" name="drilled" required className="input input-sm" />
+          </label>
+          <TextField label="How those inside talk" name="talk" />
+          <TextField label="How help is called" name="call" />
+        </SmallForm>
+      </details>
+    </section>
+  );
+}
+
+/** Opening, pumping out, purging: in order, each with what it waits for. */
+function Opening({ entry, props }: { readonly entry: EntryView; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { view, names } = props;
+  const { opened, pumped, purge, purged } = view.dossier.entry;
+  const { now } = view;
+  const name = (id: string) => names[id] ?? id;
+  const left = purge
+    ? Math.max(0, Math.ceil((Date.parse(purge.until) - Date.parse(now)) / 60_000))
+    : 0;
+  return (
+    <section aria-label="Opening and purging" className="flex flex-col gap-2">
+      <h3 className="font-bold">Test, open, purge, test again, enter</h3>
+      {opened ? (
+        <p className="text-sm">
+          ✓ Opened {sayMoment(opened.at, now)}, guarded: {opened.guard} ({name(opened.by)})
+        </p>
+      ) : (
+        <SmallForm
+          button="It is open"
+          onSend={(read) => void run({ kind: 'open-space', guard: read('guard') })}
+        >
+          <TextField label="How the opening is guarded" name="guard" />
+        </SmallForm>
+      )}
+      {pumped && (
+        <p className="text-sm">
+          ✓ Pumped out to {pumped.to}, {sayMoment(pumped.at, now)}
+        </p>
+      )}
+      {!pumped && (
+        <details>
+          <summary className="cursor-pointer text-sm">It has to be pumped out first</summary>
+          <SmallForm
+            button="It is pumped out"
+            onSend={(read) =>
+              void run({ kind: 'pump-out', to: read('to'), allowed: read('allowed') })
+            }
+          >
+            <TextField label="Where it goes" name="to" />
+            <TextField label="Why it may go there" name="allowed" />
+          </SmallForm>
+        </details>
+      )}
+      {purged && (
+        <p className="text-sm">
+          ✓ Purged to the end {sayMoment(purged.at, now)}: {purged.seen} ({name(purged.by)})
+        </p>
+      )}
+      {purge ? (
+        <div data-purge={left > 0 ? 'running' : 'over'} className="flex flex-col gap-2">
+          <p>
+            <span className="font-mono text-2xl">{left} min</span> of {purge.minutes} left, until{' '}
+            <span className="font-mono">{sayMoment(purge.until, now)}</span>: {purge.why}. It cannot
+            be ended early.
+          </p>
+          <div className="flex flex-wrap gap-4">
+            {left === 0 && (
+              <SmallForm
+                button="The purge is over"
+                onSend={(read) => void run({ kind: 'end-purge', seen: read('seen') })}
+              >
+                <TextField label="What was seen" name="seen" />
+              </SmallForm>
+            )}
+            <SmallForm
+              button="It stopped: begin again"
+              onSend={(read) => void run({ kind: 'stop-purge', why: read('why') })}
+            >
+              <TextField label="Why it stopped" name="why" />
+            </SmallForm>
+          </div>
+        </div>
+      ) : (
+        opened && (
+          <details open={!purged}>
+            <summary className="cursor-pointer text-sm">Plan the purge</summary>
+            <div className="grid gap-2 xl:grid-cols-[minmax(0,1fr)_20rem]">
+              <PurgeForm entry={entry} />
+              <SpaceSection space={entry.space} />
+            </div>
+          </details>
+        )
+      )}
+    </section>
+  );
+}
+
+/** Everyone who was inside when the alarm came, until each is ticked out. */
+function ToAccount(props: DossierProps) {
+  const run = useCommand();
+  const { emptying, inside } = props.view.dossier.entry;
+  if (!emptying || emptying.people.length === 0) return null;
+  return (
+    <section aria-label="To account for" className="border-4 border-error p-2">
+      <h3 className="text-lg font-bold">▲ EVERYONE OUT: {emptying.why}</h3>
+      <p>Not accounted for:</p>
+      <ul>
+        {emptying.people.map((person) => (
+          <li key={person} data-missing={person} className="flex flex-wrap items-center gap-2 py-1">
+            <strong className="text-xl">{props.names[person] ?? person}</strong>
+            <button
+              className="btn btn-sm"
+              onClick={() =>
+                void run({ kind: 'leave-space', person, tools: inside[person]?.tools ?? 0 })
+              }
+            >
+              {props.names[person] ?? person} is out, seen by me
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Inside({ entry, props }: { readonly entry: EntryView; readonly props: DossierProps }) {
+  const run = useCommand();
+  const { view, names } = props;
+  const { dossier, now } = view;
+  const { inside, plan, tools, heard } = dossier.entry;
+  const { permit } = dossier;
+  const people = Object.entries(inside);
+  const outside = isHeld(permit) ? Object.keys(permit.people).filter((id) => !(id in inside)) : [];
+  const isLate = entry.callDue !== undefined && Date.parse(entry.callDue) < Date.parse(now);
+  return (
+    <section aria-label="Who is inside" className="flex flex-col gap-1">
+      <h3 className="font-bold">Who is inside</h3>
+      <p>
+        <strong data-testid="count-inside" className="font-mono text-2xl">
+          {people.length}
+        </strong>{' '}
+        of at most {plan?.most ?? 0} inside, {tools} things inside
+        {entry.callDue !== undefined && (
+          <span className={isLate ? 'font-bold text-error' : ''}>
+            {isLate ? '; ▲ a call was due ' : '; next call by '}
+            <span className="font-mono">{sayMoment(entry.callDue, now)}</span>
+          </span>
+        )}
+        {heard ? `; last heard: ${heard.heard}` : ''}
+      </p>
+      <ul>
+        {people.map(([person, { since, tools: own }]) => (
+          <li key={person} data-inside={person}>
+            <SmallForm
+              button={`${names[person] ?? person} is out`}
+              onSend={(read) =>
+                void run({ kind: 'leave-space', person, tools: Number(read('tools')) })
+              }
+            >
+              <span className="grow">
+                {names[person] ?? person}, since{' '}
+                <span className="font-mono">{sayMoment(since, now)}</span>
+              </span>
+              <TextField
+                label="Things brought out"
+                name="tools"
+                type="number"
+                value={String(own)}
+              />
+            </SmallForm>
+          </li>
+        ))}
+      </ul>
+      {people.length > 0 && (
+        <SmallForm
+          button="Called, and heard"
+          onSend={(read) => void run({ kind: 'call-in', heard: read('heard') })}
+        >
+          <TextField label="What was heard" name="heard" value="all well" />
+        </SmallForm>
+      )}
+      {outside.length > 0 && dossier.halt && (
+        <p className="text-sm">Nobody goes in: the job is stopped.</p>
+      )}
+      {outside.length > 0 && !dossier.halt && (
+        <SmallForm
+          button="Goes in"
+          onSend={(read) =>
+            void run({ kind: 'enter-space', person: read('person'), tools: Number(read('tools')) })
+          }
+        >
+          <ChoiceField
+            label="Who goes in"
+            name="person"
+            options={outside.map((id) => ({ id, label: names[id] ?? id }))}
+          />
+          <TextField label="Things taken in" name="tools" type="number" value="0" />
+        </SmallForm>
+      )}
+    </section>
+  );
+}
+
+/** The entry into a confined space: its class, its plan, opening and purging in order, and who is in it. */
+export function EntryPanel(props: DossierProps) {
+  const { entry } = props.view;
+  if (!entry) return null;
+  return (
+    <Panel title="Entry into the space">
+      <ToAccount {...props} />
+      {isHeld(props.view.dossier.permit) && <Inside entry={entry} props={props} />}
+      <Opening entry={entry} props={props} />
+      <SpaceClass entry={entry} />
+      <PlanForm entry={entry} props={props} />
+    </Panel>
+  );
+}
