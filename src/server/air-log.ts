@@ -6,13 +6,13 @@ import {
   listLimits,
   refuseBatch,
   TREND_MIN,
+  type AirEvent,
+  type AirLog,
+  type AirSeries,
   type AirUse,
-  type ConcentrationUnit,
   type GasBatch,
   type GasReading,
   type StreamedReading,
-  type SubstanceCode,
-  type Trend,
 } from '../core/gas';
 import { airLimits, findAirTest, listDetectors, type Dossier } from '../core/job';
 import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
@@ -153,32 +153,6 @@ export function receiveReadings(db: Db, batch: GasBatch): Received {
     }, 0),
   );
   return { ok: true, taken, known: corrected.length - taken, alarms };
-}
-
-/** One sensor's readings over the shown time: the worst of each stretch, its limits, how it goes. */
-export interface AirSeries {
-  readonly device: string;
-  readonly place: string;
-  readonly use: AirUse;
-  readonly gas: SubstanceCode;
-  readonly unit: ConcentrationUnit;
-  readonly limits: readonly number[];
-  readonly points: readonly { readonly at: number; readonly value: number }[];
-  readonly trend: Trend | undefined;
-}
-
-/** What happened to the air meanwhile. */
-export interface AirEvent {
-  readonly at: string;
-  readonly words: string;
-  readonly isBad: boolean;
-}
-
-/** The log of the air at a job. */
-export interface AirLog {
-  readonly now: string;
-  readonly series: readonly AirSeries[];
-  readonly events: readonly AirEvent[];
 }
 
 /** How many stretches a chart has. */

@@ -45,6 +45,17 @@ function* listEvents(db: Db): Generator<Row> {
   for (const event of iterateEvents(db)) yield { ...event };
 }
 
+/** Readings that detectors sent, in the order in which they were read. */
+function* listReadings(db: Db): Generator<Row> {
+  const rows = db.$client
+    .prepare('select * from gas_reading order by at_ms, device, number')
+    .iterate() as IterableIterator<Row & { at_ms: number; received_ms: number }>;
+  for (const { at_ms, received_ms, ...row } of rows) {
+    const iso = (instant: number) => new Date(instant).toISOString();
+    yield { ...row, at: iso(at_ms), received: iso(received_ms) };
+  }
+}
+
 /** Everything that the site keeps, as tables. */
 export const EXPORTS = {
   jobs: (db) => db.select().from(tables.jobRows).all(),
@@ -66,6 +77,7 @@ export const EXPORTS = {
   clashes: (db) => readBoard(db).clashes.map((one) => ({ ...one })),
   next: (db) => readBoard(db).queue.map((one) => ({ ...one })),
   'work-orders': (db) => listOrders(db).map(({ order, ...rest }) => ({ ...order, ...rest })),
+  'gas-readings': listReadings,
   rules: listRules,
   values: (db) => listSavedValues(db).map((one) => ({ ...one })),
 } as const satisfies Record<string, (db: Db) => Iterable<Row>>;

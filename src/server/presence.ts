@@ -1,4 +1,4 @@
-import { listInside } from '../core/job';
+import { findStandingAlarm, listInside } from '../core/job';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { readOpenJobs } from './jobs';
@@ -25,13 +25,10 @@ export function readPresence(db: Db): Presence {
   const names = new Map(listPeople(db).map(({ id, name }) => [id, name]));
   const presence: Presence = {
     inside: jobs.reduce((sum, { dossier }) => sum + listInside(dossier).length, 0),
-    alarms: jobs.flatMap(({ id, dossier: { entry, isolation } }) => {
-      const { emptying } = entry;
-      const { alarm } = isolation;
-      const missing = (emptying?.people ?? []).map((person) => names.get(person) ?? person);
-      if (missing.length === 0 && !alarm) return [];
-      const why = emptying?.why ?? `alarm at ${alarm?.where ?? ''}: ${alarm?.seen ?? ''}`;
-      return [{ job: id, why, missing }];
+    alarms: jobs.flatMap(({ id, dossier }) => {
+      const alarm = findStandingAlarm(dossier);
+      if (!alarm) return [];
+      return [{ job: id, ...alarm, missing: alarm.missing.map((one) => names.get(one) ?? one) }];
     }),
   };
   seen.set(db, { head, presence });

@@ -95,11 +95,14 @@ describe('29 CFR 1910.146(f), items on an entry permit', () => {
     ],
     ['(7) the hazards of the space', 'Being overcome or trapped in a confined space'],
     ['(8) the measures used to isolate it and to control its hazards', 'HV-2001'],
-    ['(9) the acceptable entry conditions', 'oxygen, flammables and toxics'],
+    ['(9) the acceptable entry conditions', 'oxygen 20 to 23.5 % vol; flammables below 10 % LFL'],
     ['(10) results of the tests', 'oxygen 20.9 %vol, methane 0 %LFL'],
     ['(10) names of the testers and when', '"fit","Finn Delacourt-Reyes"'],
     ['(11) rescue and emergency services', 'rescue team told and standing by'],
+    ['(11) how they are summoned', 'radio channel 1, site emergency 3333'],
+    ['(12) how entrants and attendant keep in contact', 'radio channel 4, and the line'],
     ['(13) equipment', 'retrieval device set up'],
+    ['(13) rescue equipment', 'tripod with winch over the manway'],
     ['(15) any additional permits', 'Line-breaking certificate'],
   ])('%s', (_, words) => {
     expect(textOf(entry())).toContain(words);

@@ -1,5 +1,6 @@
 export * from './concentration';
 export * from './instrument';
+export * from './log';
 export * from './mixture';
 export * from './plan';
 export * from './reading';

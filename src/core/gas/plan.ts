@@ -76,6 +76,21 @@ function isTestedByItself(gas: SubstanceCode, use: AirUse): boolean {
   return use === 'hot-work' ? burns : burns || isPoison(gas);
 }
 
+/** When the air is tested, for each use. Source: 29 CFR 1910.146(d)(5) and (e)(3); NFPA 51B; intervals are the site's (practice). */
+export const AIR_MOMENTS: Readonly<Record<AirUse, readonly string[]>> = {
+  entry: [
+    'from outside, before the space is opened and before anything is pumped out',
+    'after the purge, before anyone goes in: top, middle and bottom, each corner high and low, open ducts and ends',
+    'after each break, at the start of a shift, and whenever the space was left empty',
+    'all the while: a detector that stands inside',
+  ],
+  'hot-work': [
+    'before the first spark, where gas gathers, at drains, ducts and open ends',
+    'after each break and each absence, and at the start of a shift',
+    'all the while: detectors round the work',
+  ],
+};
+
 /** What of a plan a set of samples does not cover: gases that were not read at a level, in words. */
 export function listUncovered(
   { demands }: AirPlan,

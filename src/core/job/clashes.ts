@@ -75,7 +75,8 @@ export function describeDoing(
 ): Doing {
   const { scope, plan, isolation, permit, title } = dossier;
   const papers = isNumbered(permit) ? permit.papers : listPapers(dossier, site);
-  const tail = papers.includes('hot-work') ? site.values['tail-min'] * 60_000 : 0;
+  const { 'tail-min': watch, 'tail-checks-min': checks } = site.values;
+  const tail = papers.includes('hot-work') ? (watch + checks) * 60_000 : 0;
   return {
     job: id,
     title,

@@ -117,7 +117,11 @@ export const listOverstayed = ({ entry }: Dossier, now: string): string[] => {
 
 /** What keeps the plan of an entry from being good. */
 export function refuseEntryPlan(
-  { space, rescue, drilledAt }: NonNullable<Dossier['entry']['plan']>,
+  {
+    space,
+    rescue,
+    drilledAt,
+  }: Pick<NonNullable<Dossier['entry']['plan']>, 'space' | 'rescue' | 'drilledAt'>,
   site: SiteFacts,
   now: string,
 ): Refusal[] {

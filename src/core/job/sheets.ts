@@ -1,72 +1,10 @@
-import { SUBSTANCES, type AirUse } from '../gas';
-import { listConditions, nameHazard, PAPERS, type PaperKind } from '../permits';
+import { listConditions, nameHazard, PAPERS } from '../permits';
 import { describePoint } from '../sequence';
-import { listProposed } from './papers';
+import { describeCertificate } from './certificates';
+import { clock, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { findPlaceOf } from './clashes';
-import { findWorkOrder, type SiteFacts } from './site';
+import { findWorkOrder } from './site';
 import { isHeld, isNumbered, listOn, type Dossier, type Mark, type NumberedPermit } from './state';
-
-/** A part of a printed sheet. An undefined value is a line to be filled in with a pen. */
-export type Block =
-  | {
-      readonly kind: 'facts';
-      readonly title?: string;
-      readonly rows: readonly (readonly [label: string, value: string | undefined])[];
-    }
-  | { readonly kind: 'list'; readonly title: string; readonly items: readonly string[] }
-  | {
-      readonly kind: 'table';
-      readonly title: string;
-      readonly head: readonly string[];
-      /** Shares of the width, one a column. */
-      readonly widths: readonly number[];
-      readonly rows: readonly (readonly string[])[];
-    };
-
-/** One sheet of the set that goes with a permit; each begins on a new page. */
-export interface Sheet {
-  readonly title: string;
-  /** In large letters above all: valid until when, or why it is no permit. */
-  readonly banner: string;
-  readonly blocks: readonly Block[];
-}
-
-/** What is printed and for whom. */
-export interface SheetFacts {
-  readonly job: string;
-  readonly site: SiteFacts;
-  readonly now: string;
-  /** The copy that this is; without one it is a print for reading only. */
-  readonly copy?: number | undefined;
-}
-
-const clock = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
-
-const namer =
-  ({ people }: SiteFacts) =>
-  (id: string): string =>
-    people.get(id)?.name ?? id;
-
-/** Whether what is printed may be worked under, in words. */
-function describeState(dossier: Dossier): string {
-  const { permit } = dossier;
-  switch (permit.kind) {
-    case 'issued':
-      return `VALID UNTIL ${clock(permit.until)}`;
-    case 'suspended':
-      return 'NOT VALID: the work is stopped';
-    case 'lapsed':
-      return `NOT VALID: lapsed at ${clock(permit.until)}`;
-    case 'handed-back':
-    case 'watched':
-    case 'closed':
-      return 'NOT VALID: handed back';
-    case 'cancelled':
-      return 'NOT A PERMIT: cancelled';
-    default:
-      return 'NOT A PERMIT: not issued';
-  }
-}
 
 function describeCopy(permit: NumberedPermit, copy: number | undefined): string {
   const found = permit.copies.find(({ number }) => number === copy);
@@ -182,70 +120,6 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
                 ],
               ],
       },
-    ],
-  };
-}
-
-const AIR_OF: Readonly<Partial<Record<PaperKind, AirUse>>> = {
-  'confined-space': 'entry',
-  'hot-work': 'hot-work',
-};
-
-/** Tests of the air by level, with who read them and when (29 CFR 1910.146(f)(10)), and lines for those to come. */
-function describeAir(kind: PaperKind, dossier: Dossier, name: (id: string) => string): Block[] {
-  const use = AIR_OF[kind];
-  if (use === undefined) return [];
-  const rows = dossier.airTests
-    .filter((test) => test.use === use)
-    .flatMap(({ by, at, samples, isFit }) =>
-      samples.map(({ level, place, readings }) => [
-        clock(at),
-        `${level}, ${place}`,
-        readings
-          .map(({ gas, shown, unit }) => `${SUBSTANCES[gas].name} ${shown} ${unit}`)
-          .join(', '),
-        isFit ? 'fit' : 'NOT FIT',
-        name(by),
-      ]),
-    );
-  return [
-    {
-      kind: 'table',
-      title: 'Tests of the air',
-      head: ['When', 'Where', 'Readings', 'Verdict', 'Tested by'],
-      widths: [3, 3, 7, 2, 3],
-      rows: [...rows, ...Array.from({ length: 3 }, () => ['', '', '', '', ''])],
-    },
-  ];
-}
-
-/** A certificate that goes with the permit: why it is needed, its conditions, and who stands by. */
-function describeCertificate(kind: PaperKind, dossier: Dossier, facts: SheetFacts): Sheet {
-  const { site } = facts;
-  const name = namer(site);
-  const duties = Object.entries(dossier.duties);
-  const why = listProposed(dossier, site).find((one) => one.kind === kind)?.reasons ?? [
-    'taken up by whoever decided on the papers',
-  ];
-  return {
-    title: PAPERS[kind],
-    banner: describeState(dossier),
-    blocks: [
-      { kind: 'list', title: 'Why it is needed', items: why },
-      { kind: 'list', title: 'Conditions', items: listConditions(kind, site.values) },
-      ...describeAir(kind, dossier, name),
-      ...(kind === 'hot-work' || kind === 'confined-space'
-        ? [
-            {
-              kind: 'facts',
-              title: 'Standing by',
-              rows:
-                duties.length > 0
-                  ? duties.map(([person, { duty }]) => [duty, name(person)] as const)
-                  : ([['Name', undefined]] as const),
-            } as const,
-          ]
-        : []),
     ],
   };
 }

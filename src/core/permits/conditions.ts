@@ -24,12 +24,15 @@ export function listConditions(kind: PaperKind, values: SiteValues): readonly st
     case 'hot-work':
       return [
         `What can burn is taken away or covered within ${values['hot-work-radius-m']} m; openings and drains are sealed (NFPA 51B).`,
-        `A fire watch does nothing else, stays through breaks, and for ${values['tail-min']} min after the last spark.`,
-        'Gas is tested before the start, during the work and after each break; any flammable reading stops it.',
+        `A fire watch does nothing else, stays through breaks, and for ${values['tail-min']} min after the last spark${values['tail-checks-min'] > 0 ? `, then looks from time to time for ${values['tail-checks-min']} min` : ''}.`,
+        `Gas is tested before the start, during the work and after each break; ${values['hot-lfl-most']} % LFL stops it.`,
+        'Nothing that burns may breathe out within the circle: what is connected to it is blanked, or its opening sealed.',
       ];
     case 'confined-space':
       return [
         'Nobody enters before oxygen, flammables and toxics are tested, in this order (29 CFR 1910.146(d)(5)(iii)).',
+        'Tested from outside, opened, guarded, purged to the end, tested again, entered; left empty, it is purged and tested anew.',
+        `Those inside are called at least every ${values['call-every-min']} min; what goes in is counted out.`,
         'An attendant outside does nothing else, keeps the count and never goes in after anyone.',
         'An alarm empties the space. Nobody goes back before it is tested anew.',
       ];

@@ -1,7 +1,7 @@
 'use client';
 
 import { extent, line, scaleLinear, scaleUtc } from 'd3';
-import type { AirEvent, AirSeries } from './air-log';
+import type { AirEvent, AirSeries } from '../../core/gas';
 
 const WIDTH = 520;
 const HEIGHT = 130;

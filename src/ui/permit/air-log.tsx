@@ -1,50 +1,32 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { AIR_USE_WORDS, SUBSTANCES, type AirUse, type SubstanceCode } from '../../core/gas';
+import {
+  AIR_USE_WORDS,
+  SUBSTANCES,
+  type AirLog,
+  type AirSeries,
+  type AirUse,
+} from '../../core/gas';
 import { post, type Posted } from '../command/post';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { AirChart } from './air-chart';
 
-/** What one sensor of a detector at the job has read, as the server gives it. */
-export interface AirSeries {
-  readonly device: string;
-  readonly place: string;
-  readonly use: AirUse;
-  readonly gas: SubstanceCode;
-  readonly unit: string;
-  readonly limits: readonly number[];
-  readonly points: readonly { readonly at: number; readonly value: number }[];
-  readonly trend?: { readonly perMinute: number; readonly toLimit_min?: number };
-}
-
-export interface AirEvent {
-  readonly at: string;
-  readonly words: string;
-  readonly isBad: boolean;
-}
-
-interface AirLogData {
-  readonly now: string;
-  readonly series: readonly AirSeries[];
-  readonly events: readonly AirEvent[];
-}
-
 const SHOWN_MIN = 60;
 const ASKED_EVERY_MS = 2000;
 
 /** The log of the air, asked for again and again while it is on the screen. */
-function useAirLog(jobId: string, isShown: boolean): AirLogData | undefined {
-  const [log, setLog] = useState<AirLogData>();
+function useAirLog(jobId: string, isShown: boolean): AirLog | undefined {
+  const [log, setLog] = useState<AirLog>();
   useEffect(() => {
     if (!isShown) return;
     const ask = async () => {
       const answer = await fetch(`/api/jobs/${jobId}/air-log?minutes=${SHOWN_MIN}`).catch(
         () => undefined,
       );
-      if (answer?.ok) setLog((await answer.json()) as AirLogData);
+      if (answer?.ok) setLog((await answer.json()) as AirLog);
     };
     void ask();
     const timer = setInterval(() => void ask(), ASKED_EVERY_MS);
@@ -63,7 +45,7 @@ function describeTrend({ trend, unit }: AirSeries): string {
     : `${way}, at the limit in ${Math.ceil(toLimit_min)} min`;
 }
 
-function LogTable({ log }: { readonly log: AirLogData }) {
+function LogTable({ log }: { readonly log: AirLog }) {
   return (
     <table className="text-sm">
       <caption className="sr-only">Newest reading of each sensor</caption>

@@ -1,7 +1,8 @@
 'use client';
 
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import {
+  AIR_MOMENTS,
   AIR_USE_WORDS,
   CONCENTRATION_UNITS,
   findSensor,
@@ -76,7 +77,7 @@ function AirForm({ air, props }: { readonly air: AirView; readonly props: Dossie
     detector ? [{ id, detector }] : [],
   );
   const { demands, unknown } = air.plan;
-  const { register, handleSubmit, reset } = useForm<Fields>({
+  const { register, handleSubmit, reset, control } = useForm<Fields>({
     defaultValues: {
       instrument: detectors[0]?.id ?? '',
       bumped: '1',
@@ -88,6 +89,7 @@ function AirForm({ air, props }: { readonly air: AirView; readonly props: Dossie
       known: {},
     },
   });
+  const chosen = useWatch({ control, name: 'instrument' });
   const send = async (fields: Fields) => {
     if (await run(toCommand(fields, air, detectors, view.now))) reset();
   };
@@ -143,7 +145,7 @@ function AirForm({ air, props }: { readonly air: AirView; readonly props: Dossie
           {demands.map(({ gas, why }) => (
             <tr key={gas} className="border-t border-base-300">
               <th className="pr-2 text-left font-normal">
-                {SUBSTANCES[gas].name} ({unitOf(detectors, detectors[0]?.id ?? '', gas)})
+                {SUBSTANCES[gas].name} ({unitOf(detectors, chosen, gas)})
               </th>
               {LEVELS.map((level) => (
                 <td key={level} className="pr-2">
@@ -214,6 +216,14 @@ export function AirPanel(props: DossierProps) {
         ) : (
           <p className="text-sm">Not tested yet.</p>
         )}
+        <details>
+          <summary className="cursor-pointer text-sm">When it is tested</summary>
+          <ul className="list-disc pl-5 text-sm">
+            {AIR_MOMENTS[air.use].map((moment) => (
+              <li key={moment}>{moment}</li>
+            ))}
+          </ul>
+        </details>
         <details open={!test}>
           <summary className="cursor-pointer text-sm">Test the air</summary>
           <AirForm air={air} props={props} />

@@ -144,14 +144,11 @@ export function decideEntry(dossier: Dossier, command: EntryCommand, context: Co
   const paper = isEntry(dossier, context.site) ? [] : [refuse('no-entry-here')];
   const outcome = ((): Outcome => {
     switch (command.kind) {
-      case 'plan-entry': {
-        const { kind: _kind, ...plan } = command;
-        const mark = { by: context.actor, at: context.now };
+      case 'plan-entry':
         return {
-          refusals: refuseEntryPlan({ ...mark, ...plan }, context.site, context.now),
+          refusals: refuseEntryPlan(command, context.site, context.now),
           event: { ...command, kind: 'entry-planned' },
         };
-      }
       case 'enter-space':
         return decideEnter(dossier, command, context);
       case 'leave-space':

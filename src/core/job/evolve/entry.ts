@@ -43,16 +43,14 @@ export function evolveEntry(entry: EntryRecord, event: JobEvent, mark: Mark): En
   }
   switch (event.kind) {
     case 'entry-planned': {
-      const { kind: _kind, ...plan } = event;
-      return { ...entry, plan: { ...mark, ...plan } };
+      return { ...entry, plan: { ...event, ...mark } };
     }
     case 'space-opened':
       return { ...entry, opened: { ...mark, guard: event.guard } };
     case 'pumped-out':
       return { ...entry, pumped: { ...mark, to: event.to } };
     case 'purge-started': {
-      const { kind: _kind, ...purge } = event;
-      return { ...entry, purge: { ...mark, ...purge }, purged: undefined };
+      return { ...entry, purge: { ...event, ...mark }, purged: undefined };
     }
     case 'purge-ended':
       return { ...entry, purge: undefined, purged: { ...mark, seen: event.seen } };

@@ -1,0 +1,30 @@
+import type { ConcentrationUnit } from './concentration';
+import type { SubstanceCode } from './substances';
+import type { Point, Trend } from './trend';
+import type { AirUse } from './verdict';
+
+/** One sensor's readings over the shown time: the worst of each stretch (ms since the epoch), its limits, how it goes. */
+export interface AirSeries {
+  readonly device: string;
+  readonly place: string;
+  readonly use: AirUse;
+  readonly gas: SubstanceCode;
+  readonly unit: ConcentrationUnit;
+  readonly limits: readonly number[];
+  readonly points: readonly Point[];
+  readonly trend?: Trend | undefined;
+}
+
+/** What happened to the air meanwhile. */
+export interface AirEvent {
+  readonly at: string;
+  readonly words: string;
+  readonly isBad: boolean;
+}
+
+/** The log of the air at a job, as of `now` (ISO 8601, UTC). */
+export interface AirLog {
+  readonly now: string;
+  readonly series: readonly AirSeries[];
+  readonly events: readonly AirEvent[];
+}
