@@ -125,7 +125,8 @@ export async function benchGas(): Promise<void> {
   const { job, test } = makeJob(db);
   const times: number[] = [];
   const held: GasBatch[] = [];
-  let sent = 0;
+  // What the alarms below send as well.
+  let sent = ALARMS * ROUNDS * 2;
   let again = 0;
   const send = (batch: GasBatch) => {
     const start = performance.now();
@@ -134,6 +135,20 @@ export async function benchGas(): Promise<void> {
     if (!answer.ok) throw new Error(JSON.stringify(answer.refusals[0]));
     return answer;
   };
+  const heard: number[] = [];
+  for (let n = 0; n < ALARMS; n++) {
+    moveClock(db, 1 / 60);
+    const batch = minuteOf(n, MINUTES + n, readNow(db), 40);
+    heard.push(...(await timeAlarm(db, () => send(batch))));
+    moveClock(db, 1 / 60);
+    const sequence = readSequence(db, job);
+    carryOutAt(db, [test(), ['hana', { kind: 'lift-stop', found: 'bench' }]], { job, sequence });
+  }
+  const longest = Math.max(...heard);
+  say(
+    `  an alarm on ${SCREENS} screens     median ${summarise(heard).median.toFixed(0)} ms, the last of all ${longest.toFixed(0)} ms`,
+  );
+  times.length = 0;
   const start = performance.now();
   for (let minute = 0; minute < MINUTES; minute++) {
     moveClock(db, 1 / 60);
@@ -161,19 +176,6 @@ export async function benchGas(): Promise<void> {
   );
   say(
     `  the whole in ${seconds.toFixed(0)} s: ${((MINUTES * 60) / seconds).toFixed(0)} times as fast as it comes`,
-  );
-  const heard: number[] = [];
-  for (let n = 0; n < ALARMS; n++) {
-    moveClock(db, 1 / 60);
-    const batch = minuteOf(n, MINUTES + n, readNow(db), 40);
-    heard.push(...(await timeAlarm(db, () => send(batch))));
-    moveClock(db, 1 / 60);
-    const sequence = readSequence(db, job);
-    carryOutAt(db, [test(), ['hana', { kind: 'lift-stop', found: 'bench' }]], { job, sequence });
-  }
-  const longest = Math.max(...heard);
-  say(
-    `  an alarm on ${SCREENS} screens     median ${summarise(heard).median.toFixed(0)} ms, the last of all ${longest.toFixed(0)} ms`,
   );
   closeDatabase(db);
 }

@@ -149,7 +149,9 @@ describe('readings that a detector sends', () => {
     const { series, events } = readAirLog(db, job, 60) ?? { series: [], events: [] };
     expect(series.find(({ gas }) => gas === 'oxygen')).toMatchObject({ limits: [20, 23.5] });
     expect(events.some(({ isBad }) => isBad)).toBe(true);
-    expect(readPresence(db).inside).toBe(0);
+    const presence = readPresence(db);
+    expect(presence).toMatchObject({ inside: 0, alarms: [{ job, missing: [] }] });
+    expect(presence.alarms[0]?.why).toContain('oxygen 18.9 %vol');
   });
 
   it('of before the last test of the air are history, and stop nothing', () => {

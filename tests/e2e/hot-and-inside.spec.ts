@@ -15,6 +15,7 @@ import {
   letTimePass,
   nameOf,
   open,
+  pinOf,
   sendCommand,
   shoot,
   sign,
@@ -252,7 +253,49 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   const other = await (await browser.newContext()).newPage();
   await open(other, 'ada', '/locks');
   await expect(other.getByTestId('in-spaces')).toContainText('1');
-  await testAir({ 'hydrogen-sulphide': 25 });
+  // A detector inside sends by itself: first clean air, then what its clock, a stranger or nonsense would spoil, then a leak.
+  const detector = {
+    kind: 'place-detector',
+    device: 'GM-20',
+    use: 'entry',
+    place: 'at the bottom',
+  } as const;
+  await give(page, job, ['finn', detector]);
+  await actAs(page, 'finn');
+  const log = page.getByLabel('Log of the air');
+  await log.getByRole('button', { name: 'Have the stand-in read' }).click();
+  await expect(log.locator('[data-sensor="GM-20 oxygen"]')).toContainText(/20\.[89]/);
+  await expect(log.getByRole('img', { name: /^oxygen at GM-20/ })).toBeVisible();
+  await expectNoBarriers(page);
+  await log.scrollIntoViewIfNeeded();
+  await shoot(page, 'air-log');
+  await actAs(page, 'uma');
+  const made = await page.request.post('/api/tokens', {
+    data: { kind: 'make-token', name: 'GM-20', scope: 'readings', pin: pinOf('uma') },
+  });
+  const { text } = (await made.json()) as { text: string };
+  const now = await minutes(page, 1);
+  const reading = { number: 9000, at: now, gas: 'methane', shown: 30, unit: '%LFL' };
+  const readings = (more: object, device = 'GM-20') =>
+    page.request.post('/api/v1/readings', {
+      headers: { authorization: `Bearer ${text}` },
+      data: { device, clock: now, readings: [{ ...reading, ...more }] },
+    });
+  for (const [more, device, status, words] of [
+    [{}, 'GM-21', 403, 'The token is that of GM-20'],
+    [{ gas: 'gold' }, 'GM-20', 400, 'gas'],
+    [{ gas: 'chlorine', unit: 'ppm' }, 'GM-20', 422, 'gas-not-measured'],
+    [{ gas: 'oxygen', unit: '%vol', shown: 0.21 }, 'GM-20', 422, 'gas-as-fraction'],
+    [{ at: '2099-01-01T00:00:00.000Z' }, 'GM-20', 422, 'gas-in-future'],
+  ] as const) {
+    const answer = await readings(more, device);
+    expect([answer.status(), await answer.text()]).toEqual([
+      status,
+      expect.stringContaining(words),
+    ]);
+  }
+  expect(await (await readings({})).json()).toMatchObject({ taken: 1, alarms: [job] });
+  expect(await (await readings({})).json()).toMatchObject({ taken: 0, known: 1, alarms: [] });
   await expect(other.locator(`[data-alarm="${job}"]`)).toContainText(
     `Not accounted for: ${nameOf('kit')}`,
   );

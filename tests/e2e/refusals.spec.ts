@@ -27,6 +27,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/v1/find?q=x',
     '/api/v1/jobs/J-0001',
     '/api/v1/work-orders',
+    '/api/jobs/J-0001/air-log',
   ]) {
     expect((await page.request.get(route)).status()).toBe(401);
   }
@@ -38,10 +39,11 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/handover',
     '/api/tokens',
     '/api/v1/work-orders',
+    '/api/v1/readings',
   ]) {
     expect((await page.request.post(route, { data: {} })).status()).toBe(401);
   }
-  for (const route of ['faults', 'J-0001']) {
+  for (const route of ['faults', 'gas', 'J-0001']) {
     expect((await page.request.post(`/api/stand-ins/${route}`, { data: {} })).status()).toBe(401);
   }
   for (const place of [
@@ -66,6 +68,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
 
   const guess = { headers: { authorization: 'Bearer guess' } };
   expect((await page.request.get('/api/v1/board', guess)).status()).toBe(401);
+  expect((await page.request.post('/api/v1/readings', { ...guess, data: {} })).status()).toBe(401);
   expect((await page.request.get('/api/v1/openapi')).status()).toBe(200);
 
   await signIn(page, 'sol');
@@ -118,6 +121,10 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect([early.status(), await codesOf(early)]).toEqual([409, ['plan-not-reviewed']]);
   await signIn(page, 'sol');
   for (const [path, status] of [
+    ['NONE/air-log', 404],
+    ['J-0001/air-log?minutes=x', 422],
+    ['J-0001/air-log?minutes=99999', 422],
+    ['J-0001/air-log', 200],
     ['NONE/papers', 404],
     ['J-0001/papers?copy=x', 400],
     ['J-0001/papers?copy=0', 400],
@@ -160,6 +167,9 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     ['J-0001', { kind: 'explode' }, 400],
     ['J-0001', { kind: 'try-start', station: 'nowhere' }, 404],
     ['NONE', { kind: 'try-start', station: 'nowhere' }, 404],
+    ['gas', { device: 'GD-5', scene: 'storm' }, 400],
+    ['gas', { device: 'PG-T1', scene: 'calm' }, 404],
+    ['gas', { device: 'GD-6', scene: 'calm' }, 422],
   ] as const) {
     expect((await standIn(job, ask)).status()).toBe(status);
   }

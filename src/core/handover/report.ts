@@ -1,5 +1,6 @@
 import { listFollowUps } from '../audit';
 import {
+  findCallDue,
   findEndOfProofs,
   findInspectionDue,
   isHeld,
@@ -109,6 +110,7 @@ function listOverdue({ id, dossier }: StandingJob, site: SiteFacts, now: string)
     ...(permit.kind === 'watched'
       ? past(permit.watchedUntil, `${permit.number}: fire watch over, not inspected and closed`)
       : []),
+    ...past(findCallDue(dossier, site), 'those inside the space have not been called since'),
     ...past(findInspectionDue(dossier, site), 'inspection of the isolation'),
     ...past(isHeld(permit) ? undefined : findEndOfProofs(dossier), 'proofs have run out'),
     ...Object.entries(dossier.bypasses).flatMap(([device, { until }]) =>

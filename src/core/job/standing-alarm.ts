@@ -1,6 +1,6 @@
 import { AIR_USES } from '../gas';
 import { findAirTest } from './air';
-import type { Dossier } from './state';
+import { isHeld, type Dossier } from './state';
 
 /** An alarm that stands: why, and who was inside and has not been ticked out, by id. */
 export interface StandingAlarm {
@@ -8,17 +8,16 @@ export interface StandingAlarm {
   readonly missing: readonly string[];
 }
 
-/** Why the air at a job is not fit as far as is known: its newest test, or an alarm of a detector since. */
+/** Why the air at a job is not fit while a permit is out: an alarm of a detector since its newest test, or that test. */
 function findBadAir(dossier: Dossier): string | undefined {
-  const { airAlarm, halt } = dossier;
-  if (!halt) return undefined;
-  const bad = AIR_USES.some((use) => {
-    const test = findAirTest(dossier, use);
-    const isAlarmed =
-      airAlarm?.use === use && (!test || Date.parse(airAlarm.at) >= Date.parse(test.at));
-    return isAlarmed || test?.isFit === false;
-  });
-  return bad ? halt.reason : undefined;
+  const { airAlarm, halt, permit } = dossier;
+  if (!isHeld(permit)) return undefined;
+  const tests = AIR_USES.map((use) => findAirTest(dossier, use));
+  const since = tests.find((test) => test?.use === airAlarm?.use)?.at;
+  if (airAlarm && (since === undefined || Date.parse(airAlarm.at) >= Date.parse(since))) {
+    return airAlarm.findings.join('; ');
+  }
+  return halt && tests.some((test) => test?.isFit === false) ? halt.reason : undefined;
 }
 
 /** The alarm that stands at a job, for every screen to show; undefined when none does. */

@@ -14,6 +14,7 @@ import { explainRefusal, type ExplainedRefusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { viewAir, type AirView } from './air';
+import { listTestPlaces } from './air-places';
 import { findEndOfProofs, standAt } from './attendance';
 import { viewHotWork, type HotWorkView } from './hot-work';
 import { viewEntry, type EntryView } from './entry';
@@ -76,7 +77,7 @@ export interface DossierView {
     readonly kinds: readonly PaperKind[];
   };
   /** The air at the work, for each use that the papers name. */
-  readonly air: readonly AirView[];
+  readonly air: readonly (AirView & { readonly places: readonly string[] })[];
   /** The surroundings of hot work, where the papers name it. */
   readonly hotWork: HotWorkView | undefined;
   /** The entry into a confined space, where the papers name it. */
@@ -200,7 +201,9 @@ export function viewDossier(
     bypasses: listBypasses(dossier, site),
     inspectionDue: findInspectionDue(dossier, site),
     papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },
-    air: viewAir(dossier, site),
+    air: viewAir(dossier, site).map((air) => {
+      return { ...air, places: listTestPlaces(dossier, site, air.use) };
+    }),
     hotWork: viewHotWork(dossier, site),
     entry: viewEntry(dossier, site),
     suggested: listSuggested(dossier, site),

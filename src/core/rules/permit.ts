@@ -184,9 +184,9 @@ export const PERMIT_RULES = {
   ),
   'duty-needed': rule(
     'work',
-    (f) => `${f.person} is needed as ${f.duty}: ${f.people} still signed on.`,
+    (f) => `${f.person} is needed as ${f.duty}: ${f.why}.`,
     'the duty is handed over before it is left (29 CFR 1910.146(i)(4); NFPA 51B)',
-    'Another takes the duty first, or they sign off.',
+    'Another takes the duty first; or they sign off and, after sparks, it is handed back to the tail.',
   ),
   'not-on-duty': rule(
     'work',

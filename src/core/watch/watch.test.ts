@@ -93,6 +93,26 @@ describe('what needs someone next', () => {
       'fire watch ends: inspect and close',
       at(1),
     ]);
+    expect(nextOf(carryOut([back], ISSUED_WITH('spark')))[0]).toEqual([
+      'timed',
+      'round of the watch for fire',
+      at(0.25),
+    ]);
+  });
+
+  it('calls those inside, ends their stay, and names who is not accounted for', () => {
+    const state = ISSUED_WITH('enter');
+    if (!state?.entry.plan) throw new Error('no entry');
+    const inside = { kit: { since: START, tools: 0 } };
+    const entry = { ...state.entry, inside, plan: { ...state.entry.plan, stay_min: 30 } };
+    const queue = nextOf({ ...state, entry });
+    expect(queue).toContainEqual(['timed', 'call those inside', at(0.25)]);
+    expect(queue).toContainEqual(['timed', 'Kit Oyelaran comes out: stay over', at(0.5)]);
+    const emptying = { by: 'finn', at: START, why: 'gas', people: ['kit'] };
+    expect(nextOf({ ...state, entry: { ...entry, emptying } })[0]).toEqual([
+      'now',
+      'account for Kit Oyelaran: not yet seen outside',
+    ]);
   });
 
   it('puts what cannot wait first, then what has a moment, then what waits', () => {

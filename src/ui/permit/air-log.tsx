@@ -35,10 +35,11 @@ function useAirLog(jobId: string, isShown: boolean): AirLog | undefined {
   return log;
 }
 
-function describeTrend({ trend, unit }: AirSeries): string {
+function describeTrend({ trend, unit, limits }: AirSeries): string {
   if (!trend) return 'too few readings';
   const { perMinute, toLimit_min } = trend;
-  if (Math.abs(perMinute) < 0.005) return 'steady';
+  // What wavers by less than a hundredth of the limit in ten minutes goes nowhere.
+  if (Math.abs(perMinute) * 10 < Math.abs(limits[0] ?? 1) / 100) return 'steady';
   const way = `${perMinute > 0 ? '↗' : '↘'} ${Math.abs(perMinute).toPrecision(2)} ${unit}/min`;
   return toLimit_min === undefined || toLimit_min > 600
     ? way

@@ -217,10 +217,13 @@ export function AirPanel(props: DossierProps) {
           <p className="text-sm">Not tested yet.</p>
         )}
         <details>
-          <summary className="cursor-pointer text-sm">When it is tested</summary>
+          <summary className="cursor-pointer text-sm">When and where it is tested</summary>
           <ul className="list-disc pl-5 text-sm">
             {AIR_MOMENTS[air.use].map((moment) => (
               <li key={moment}>{moment}</li>
+            ))}
+            {air.places.map((place) => (
+              <li key={place}>at {place}</li>
             ))}
           </ul>
         </details>

@@ -26,7 +26,7 @@ function Alarms({ alarms }: Pick<Shown, 'alarms'>) {
 
 /**
  * Loads the screen anew when anything changes on any other, and says when it cannot know. How many people are in spaces and which
- * alarms stand is shown as it is heard, also over screens that load themselves.
+ * alarms stand is shown as it is heard, also over screens that load themselves; those say by themselves when they are not up to date.
  */
 export function LiveRefresh({
   shown,
@@ -56,7 +56,7 @@ export function LiveRefresh({
         in spaces: <span className="font-mono">{heard.inside}</span>
       </span>
       <Alarms alarms={heard.alarms} />
-      {silent !== undefined && (
+      {silent !== undefined && refreshes && (
         <strong role="status" className="bg-error px-2 py-1 text-error-content">
           NOT UP TO DATE since {silent.slice(11, 19)} UTC
         </strong>

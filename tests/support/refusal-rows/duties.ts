@@ -103,6 +103,28 @@ export const DUTY_ROWS: RefusalRow[] = [
     ['duty-needed'],
   ],
   [
+    'a fire watch who leaves in the welder’s break',
+    () =>
+      carryOut(
+        [
+          watch('sol'),
+          weld('kit', 'W-02'),
+          ['kit', { kind: 'sign-off', person: 'kit', lock: 'W-02' }],
+        ],
+        HOT(),
+      ),
+    'sol',
+    { kind: 'leave-duty', person: 'sol' },
+    ['duty-needed'],
+  ],
+  [
+    'a fire watch who leaves before any spark',
+    () => carryOut([watch('sol')], HOT()),
+    'sol',
+    { kind: 'leave-duty', person: 'sol' },
+    [],
+  ],
+  [
     'a fire watch who leaves once another has it',
     () => carryOut([watch('sol'), weld('kit', 'W-02'), watch('lena')], HOT()),
     'sol',

@@ -45,13 +45,15 @@ function countWanted(
   on: { readonly people: number; readonly sparks: number },
   { values }: Context['site'],
 ): number {
-  const { permit, sharedWatch } = dossier;
+  const { permit, sharedWatch, hotWork } = dossier;
   if (!isHeld(permit)) return 0;
   if (duty === 'attendant')
     return permit.papers.includes('confined-space') && on.people > 0 ? 1 : 0;
   if (!permit.papers.includes('hot-work')) return 0;
   const isShared = values['fire-watch'] === 'shared' && sharedWatch !== undefined;
-  return isShared ? Math.min(1, on.sparks) : on.sparks;
+  // What was made hot is watched through breaks too, until the tail begins.
+  const least = hotWork.sparked ? 1 : 0;
+  return Math.max(least, isShared ? Math.min(1, on.sparks) : on.sparks);
 }
 
 const countOn = (dossier: Dossier) => {
@@ -117,12 +119,14 @@ function decideLeave(
     return { refusals: [refuse('not-on-duty', { person: nameOf(context, person) })], event };
   const isNeeded =
     countDuty(dossier, duty) - 1 < countWanted(dossier, duty, countOn(dossier), context.site);
-  const people = Object.keys(listOn(dossier.permit))
-    .map((id) => nameOf(context, id))
-    .join(', ');
+  const names = Object.keys(listOn(dossier.permit)).map((id) => nameOf(context, id));
+  const why =
+    names.length > 0
+      ? `${names.join(', ')} still signed on`
+      : 'sparks were made, and the permit is not handed back';
   return {
     refusals: isNeeded
-      ? [refuse('duty-needed', { person: nameOf(context, person), duty: ROLE_NAMES[duty], people })]
+      ? [refuse('duty-needed', { person: nameOf(context, person), duty: ROLE_NAMES[duty], why })]
       : [],
     event,
   };

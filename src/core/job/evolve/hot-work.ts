@@ -27,6 +27,8 @@ export function evolveHotWork(hotWork: HotWorkRecord, event: JobEvent, mark: Mar
       const { devices, from_deg, wind_m_s } = event;
       return { ...hotWork, monitors: { ...mark, devices, from_deg, wind_m_s } };
     }
+    case 'signed-on':
+      return event.sparks && !hotWork.sparked ? { ...hotWork, sparked: mark } : hotWork;
     // Blanks stay in the record until they are out.
     case 'scope-changed':
       return { cleared: keepBlanks(hotWork.cleared) };
