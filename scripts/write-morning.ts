@@ -218,6 +218,20 @@ const STORIES: readonly Story[] = [
     ],
   },
   {
+    job: 'filter',
+    title: 'Carbon filter change',
+    equipment: 'CF-401',
+    work: [{ section: 'CF-1', activity: 'open' }],
+    yes: ['enter'],
+    up: { E: 9, P: 10, C: 6, BOX: 6 },
+    plannedAt: -575,
+    isolatedAt: 60,
+    // Everything but the test of the air, which it waits for.
+    papers: 4,
+    hatchAt: 126,
+    then: [],
+  },
+  {
     job: 'belt',
     title: 'Compressor belt',
     equipment: 'AR-1',

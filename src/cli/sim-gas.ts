@@ -11,6 +11,8 @@ const siteSchema = z.object({
   }),
 });
 
+const metSchema = z.object({ now: z.string(), next: z.number() });
+
 interface Options {
   readonly url: string;
   readonly token: string;
@@ -27,20 +29,27 @@ async function play({ url, token, device, scene, every, ahead, site }: Options):
   const detector = registers.instruments.find(({ id }) => id === device)?.detector;
   if (!detector) throw new Error(`${device} is no gas detector of ${site}`);
   const every_s = Number(every);
+  const address = new URL('/api/v1/readings', url);
+  const headers = { 'content-type': 'application/json', authorization: `Bearer ${token}` };
+  // A device sets its clock by the site's, and numbers its readings on.
+  const met = await fetch(address, { headers });
+  if (!met.ok) throw new Error(`${met.status} ${await met.text()}`);
+  const { now, next } = metSchema.parse(await met.json());
   const began = Date.now();
-  let from = Math.floor(began / 1000);
+  const skew = Date.parse(now) - began + Number(ahead) * 1000;
+  let from = next;
   for (;;) {
     // The scene goes on from when it began; only its newest reading is sent.
     const seconds = (Date.now() - began) / 1000;
-    const until = new Date(Date.now() + Number(ahead) * 1000).toISOString();
+    const until = new Date(Date.now() + skew).toISOString();
     const batch = playDetector(device, detector, { scene, until, seconds, every_s, from: 0 });
     const readings = batch.readings.slice(-detector.sensors.length).map((reading, n) => {
       return { ...reading, at: until, number: from + n };
     });
     from += readings.length;
-    const answer = await fetch(new URL('/api/v1/readings', url), {
+    const answer = await fetch(address, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
+      headers,
       body: JSON.stringify({ device, clock: until, readings }),
     });
     process.stdout.write(`${until} ${answer.status} ${await answer.text()}\n`);

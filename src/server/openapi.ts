@@ -99,6 +99,11 @@ export function describeInterface() {
     },
     paths: {
       '/readings': {
+        get: operation('readings', 'Ask the time and the next number', {
+          description:
+            'Needs the token of the device. It sets its clock by `now`, and numbers on from `next`.',
+          responses: ok('The site’s time and the next number'),
+        }),
         post: operation('readings', 'Send readings of a gas detector', {
           description:
             'Needs a token of scope “readings” named for the device. `clock` is the device’s clock as it sends: what it is off is corrected, up to 5 min. The same number again changes nothing; late readings stand at their own time. All are taken or none.',

@@ -276,6 +276,10 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   const { text } = (await made.json()) as { text: string };
   const now = await minutes(page, 1);
   const reading = { number: 9000, at: now, gas: 'methane', shown: 30, unit: '%LFL' };
+  const met = await page.request.get('/api/v1/readings', {
+    headers: { authorization: `Bearer ${text}` },
+  });
+  expect(await met.json()).toMatchObject({ ok: true, next: 26 });
   const readings = (more: object, device = 'GM-20') =>
     page.request.post('/api/v1/readings', {
       headers: { authorization: `Bearer ${text}` },

@@ -28,6 +28,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/v1/jobs/J-0001',
     '/api/v1/work-orders',
     '/api/jobs/J-0001/air-log',
+    '/api/v1/readings',
   ]) {
     expect((await page.request.get(route)).status()).toBe(401);
   }

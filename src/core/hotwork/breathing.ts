@@ -20,6 +20,8 @@ export interface Breath {
 export interface BreathingOut {
   readonly opening: Opening;
   readonly bodies: readonly Breath[];
+  /** How many there are, also where only some are listed. */
+  readonly count: number;
   /** Ways to blank it: each alone is enough, nearest the opening first. */
   readonly blankAt: readonly string[];
   /** Where none alone is enough: these together. Empty when it can be blanked nowhere on the drawing. */
@@ -127,15 +129,17 @@ export function findBreathing(
     const start = graph.sectionAt.get(opening.section);
     if (start === undefined) return [];
     const bodies = listBreaths(graph, spreadFrom(graph, start, shut));
-    const farthest = bodies.at(-1);
-    if (!farthest) return [];
-    const ways = [...new Set(bodies.flatMap(({ route }) => route))].filter((link) =>
-      canBlank(graph, link),
+    const [nearest] = bodies;
+    if (!nearest) return [];
+    // What cuts every path lies on each of them.
+    const all = bodies.map(({ route }) => new Set(route));
+    const ways = nearest.route.filter(
+      (link) => canBlank(graph, link) && all.every((route) => route.has(link)),
     );
     const blankAt = ways.filter(
       (link) => listBreaths(graph, spreadFrom(graph, start, new Set([...shut, link]))).length === 0,
     );
     const together = blankAt.length > 0 ? [] : gatherBlanks(graph, start, shut);
-    return [{ opening, bodies, blankAt, together }];
+    return [{ opening, bodies, count: bodies.length, blankAt, together }];
   });
 }

@@ -151,6 +151,9 @@ export interface HotWorkView {
   }[];
 }
 
+/** A gas network may lie behind one open end: so many bodies are listed, the rest is counted. */
+const MOST_SHOWN = 40;
+
 /** The surroundings as they are drawn; undefined when the papers name no hot work. */
 export function viewHotWork(dossier: Dossier, site: SiteFacts): HotWorkView | undefined {
   if (!isHotWork(dossier, site)) return undefined;
@@ -158,7 +161,9 @@ export function viewHotWork(dossier: Dossier, site: SiteFacts): HotWorkView | un
     centre: findCentre(findPlaceOf(dossier, site)),
     radius_m: site.values['hot-work-radius-m'],
     neighbours: listNeighboursOf(dossier, site),
-    breathing: listBreathing(dossier, site),
+    breathing: listBreathing(dossier, site).map((found) => {
+      return { ...found, bodies: found.bodies.slice(0, MOST_SHOWN) };
+    }),
     ring: planRing(dossier, site),
     outlines: site.graph.plant.areas.map(({ id, name, outline }) => ({ id, name, outline })),
   };
@@ -174,14 +179,15 @@ function describeBlanks({ blankAt, together }: BreathingOut): string {
 export function gateBreathing(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (!isHotWork(dossier, site)) return [];
   return listBreathing(dossier, site).flatMap((found) => {
-    const [nearest, ...rest] = found.bodies;
+    const [nearest] = found.bodies;
+    const more = found.count - 1;
     if (!nearest) return [];
     return [
       refuse('breathes-out', {
         body: `${nearest.name} (${nearest.what})`,
         opening: found.opening.name,
         route: [found.opening.section, ...nearest.route, nearest.body].join(' › '),
-        more: rest.length > 0 ? ` And ${rest.length} more bodies behind it.` : '',
+        more: more > 0 ? ` And ${more} more bodies behind it.` : '',
         blank: describeBlanks(found),
       }),
     ];

@@ -58,7 +58,7 @@ function ColdQuestion(props: DossierProps) {
 
 /** What can breathe out at one opening, link by link, and where to blank it. */
 function Breathing({ found }: { readonly found: BreathingOut }) {
-  const { opening, bodies, blankAt, together } = found;
+  const { opening, bodies, count, blankAt, together } = found;
   const [nearest, ...rest] = bodies;
   if (!nearest) return null;
   const line = (route: readonly string[], body: string) => [opening.section, ...route, body];
@@ -72,7 +72,7 @@ function Breathing({ found }: { readonly found: BreathingOut }) {
       {rest.length > 0 && (
         <details className="text-sm">
           <summary className="cursor-pointer">
-            {rest.length} more {rest.length === 1 ? 'body' : 'bodies'} behind it
+            {count - 1} more {count === 2 ? 'body' : 'bodies'} behind it
           </summary>
           <ul>
             {rest.map(({ body, name, what, route }) => (
@@ -81,6 +81,7 @@ function Breathing({ found }: { readonly found: BreathingOut }) {
                 <span className="font-mono text-xs">{line(route, body).join(' › ')}</span>
               </li>
             ))}
+            {count > bodies.length && <li>and {count - bodies.length} not listed</li>}
           </ul>
         </details>
       )}

@@ -116,7 +116,8 @@ export function Header({
           void call('/api/session', { method: 'DELETE' }).then(() => router.push('/login'))
         }
       >
-        <LogOut size={14} aria-hidden /> Sign out
+        <LogOut size={16} aria-hidden />
+        <span className="max-2xl:sr-only">Sign out</span>
       </button>
     </header>
   );

@@ -1,6 +1,7 @@
 import { gasBatchSchema } from '../../../../core/gas';
-import { receiveReadings } from '../../../../server/air-log';
+import { nextNumber, receiveReadings } from '../../../../server/air-log';
 import { findDevice } from '../../../../server/caller';
+import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
 import { readBody, respondError } from '../../../../server/respond';
 
@@ -24,4 +25,12 @@ export async function POST(request: Request): Promise<Response> {
     'Nothing was taken in.',
     answer.refusals.map(({ code, says, clear }) => `${code}: ${says} ${clear}`),
   );
+}
+
+/** The site's time, by which a device sets its clock, and the number that its next reading may have. */
+export function GET(request: Request): Response {
+  const db = sharedDatabase();
+  const caller = findDevice(db, request);
+  if (!caller.ok) return caller.response;
+  return Response.json({ ok: true, now: readNow(db), next: nextNumber(db, caller.device) });
 }
