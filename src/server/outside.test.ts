@@ -13,6 +13,7 @@ import { EXPORT_NAMES, streamExport, type ExportName } from './exports';
 import { carryOutHandover, draftReport, readHandovers } from './handover';
 import { carryOut, compareProjections, readJobNow } from './jobs';
 import { describeInterface } from './openapi';
+import { readPresence } from './presence';
 import { findAnything } from './search';
 import { findToken, listTokens, makeToken, revokeToken } from './tokens';
 import { readBoard } from './watch';
@@ -50,7 +51,15 @@ describe('the morning of the demonstration', () => {
     const own = openDatabase(':memory:');
     await loadDemo(own, { morning: true });
     const board = readBoard(own);
-    expect(board.counts).toMatchObject({ live: 2, on: 2, lapsed: 0, unbalanced: 0 });
+    expect(board.counts).toMatchObject({
+      live: 1,
+      suspended: 1,
+      on: 2,
+      lapsed: 0,
+      unbalanced: 0,
+    });
+    expect(board.rows.map(({ state }) => state)).toEqual(['issued', 'watched', 'suspended']);
+    expect(readPresence(own)).toMatchObject({ inside: 0, alarms: [{ job: 'J-0008' }] });
     expect(board.handover).toMatchObject({ number: 1 });
     expect(listAudits(own)).toHaveLength(1);
     expect(verifyLedger(own)).toMatchObject({ whole: true });
