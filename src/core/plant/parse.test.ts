@@ -10,6 +10,8 @@ const broken = (change: (plant: Loose) => void): unknown => {
 const row = (plant: Loose, table: string, at: number) =>
   plant[table]?.[at] as Record<string, unknown>;
 
+const DRUMS = { id: 'DRUMS', name: 'drums', kind: 'combustible', area: 'A', at: [0, 0, 0] };
+
 const BAD: [string, unknown, string, string][] = [
   [
     'an unknown field',
@@ -104,6 +106,30 @@ const BAD: [string, unknown, string, string][] = [
     ),
     'sections[2].stores[0].volume_m3',
     'at least 0',
+  ],
+  [
+    'surroundings in no area',
+    { ...smallPlant(), surroundings: [{ ...DRUMS, area: 'Z' }] },
+    'surroundings[0].area',
+    'not in areas',
+  ],
+  [
+    'surroundings that open into nothing',
+    { ...smallPlant(), surroundings: [{ ...DRUMS, section: 'Z' }] },
+    'surroundings[0].section',
+    'not in sections',
+  ],
+  [
+    'surroundings with the id of a section',
+    { ...smallPlant(), surroundings: [{ ...DRUMS, id: 'W' }] },
+    'surroundings[0].id',
+    'already used',
+  ],
+  [
+    'surroundings of no kind',
+    { ...smallPlant(), surroundings: [{ ...DRUMS, kind: 'cloud' }] },
+    'surroundings[0].kind',
+    'must be one of',
   ],
   ['another version', { ...smallPlant(), version: 2 }, 'version', 'must be one of 1'],
   [

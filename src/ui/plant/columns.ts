@@ -1,7 +1,7 @@
-import { LINK_KINDS, type Plant } from '../../core/plant';
+import { LINK_KINDS, SURROUNDING_KINDS, type Plant } from '../../core/plant';
 
 /** Tables of the plant that are edited by hand. */
-export const EDITED = ['sections', 'links', 'outlets'] as const;
+export const EDITED = ['sections', 'links', 'outlets', 'surroundings'] as const;
 export type Edited = (typeof EDITED)[number];
 
 /** How a column is typed: free text, a figure, one of several words, yes or no, two section ids, a place in metres. */
@@ -98,6 +98,29 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'system', label: 'Closed system', type: 'text' },
         { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
         { name: 'minutes', label: 'Minutes to open', type: 'number' },
+      ];
+    case 'surroundings':
+      return [
+        id,
+        { name: 'name', label: 'Name', type: 'text', isNeeded: true, isListed: true },
+        {
+          name: 'kind',
+          label: 'Kind',
+          type: 'choice',
+          options: SURROUNDING_KINDS,
+          isNeeded: true,
+          isListed: true,
+        },
+        {
+          name: 'area',
+          label: 'Area',
+          type: 'choice',
+          options: plant.areas.map((one) => one.id),
+          isNeeded: true,
+          isListed: true,
+        },
+        { name: 'at', label: 'Place (x y z in m)', type: 'place', isNeeded: true },
+        { name: 'section', label: 'Opens into section, when it stands open', type: 'text' },
       ];
   }
 }

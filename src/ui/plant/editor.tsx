@@ -12,6 +12,7 @@ const TITLES: Readonly<Record<Edited, string>> = {
   sections: 'Sections',
   links: 'Links',
   outlets: 'Outlets',
+  surroundings: 'Surroundings',
 };
 const MOST_ROWS = 200;
 
@@ -30,8 +31,11 @@ function useHistory(start: Plant) {
   };
 }
 
+const rowsOf = (plant: Plant, table: Edited): readonly Row[] =>
+  (plant[table] ?? []) as readonly Row[];
+
 function replaceRow(plant: Plant, table: Edited, old: string | undefined, row?: Row): Plant {
-  const rows = plant[table] as readonly Row[];
+  const rows = rowsOf(plant, table);
   const next =
     old === undefined
       ? [...rows, ...(row ? [row] : [])]
@@ -59,10 +63,10 @@ export function PlantEditor({
   const columns = listColumns(table, plant);
   const listed = columns.filter(({ isListed }) => isListed);
   const needle = wanted.trim().toLowerCase();
-  const rows = (plant[table] as readonly Row[]).filter((row) =>
+  const rows = rowsOf(plant, table).filter((row) =>
     listed.some((column) => showField(column, row[column.name]).toLowerCase().includes(needle)),
   );
-  const openRow = (plant[table] as readonly Row[]).find(({ id }) => id === open?.id);
+  const openRow = rowsOf(plant, table).find(({ id }) => id === open?.id);
   return (
     <main className="flex flex-col gap-3 p-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -90,7 +94,7 @@ export function PlantEditor({
               >
                 {EDITED.map((one) => (
                   <option key={one} value={one}>
-                    {TITLES[one]} ({plant[one].length})
+                    {TITLES[one]} ({rowsOf(plant, one).length})
                   </option>
                 ))}
               </select>
