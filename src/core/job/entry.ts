@@ -35,6 +35,7 @@ export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
   lflBasis: values['lfl-basis'],
   oxygenLeast: values['oxygen-least'],
   oxygenFresh: values['oxygen-fresh'],
+  changesLeast_h: values['air-changes-h'],
 });
 
 /** Dangers of the space from all that can come into it. */

@@ -224,6 +224,12 @@ export const SITE_VALUES = {
     standard: ['10=20', '50=30', '200=45', '1000=90', '2000=150'],
     basis: 'the site’s own chart; the longest of chart, sum and field rule counts (practice)',
   },
+  'air-changes-h': number(
+    'Air changes while people are inside a space, at least',
+    '1/h',
+    [4, 10, 60],
+    'practice; heat, welding fume and large spaces want their own sum',
+  ),
   'call-every-min': number(
     'People inside a space are called at least every',
     'min',

@@ -6,6 +6,7 @@ import {
   computeDilution,
   computeFieldRule,
   computeOxygen,
+  computeVentilation,
   lookUpChart,
   MOST_BENDS,
   type ChartRow,
@@ -39,6 +40,8 @@ export interface PurgeLimits {
   readonly lflBasis: LflBasis;
   readonly oxygenLeast: number;
   readonly oxygenFresh: number;
+  /** Air changes while people are inside (per hour). */
+  readonly changesLeast_h: number;
 }
 
 /** One way to a time, with what it rests on. */
@@ -55,6 +58,9 @@ export interface PurgePlan {
   readonly ways: readonly PurgeWay[];
   readonly flow_m3_min: number;
   readonly airChanges_h: number;
+  /** What the blower has to give while people are inside (m³/min), and whether this one does, with its bends. */
+  readonly occupied_m3_min: number;
+  readonly isEnoughOccupied: boolean;
   /** What oxygen tends to with the leak (% vol). */
   readonly oxygenEnd_pct: number;
 }
@@ -128,6 +134,7 @@ export function planPurge(
       says: `20 min, and 10 min for each further chimney (${chimneys})`,
     },
   ];
+  const occupied = computeVentilation(volume_m3, limits.changesLeast_h, bends);
   const longest = ways.reduce((a, b) => (b.minutes > a.minutes ? b : a));
   return {
     plan: {
@@ -136,6 +143,8 @@ export function planPurge(
       ways,
       flow_m3_min: flow,
       airChanges_h: computeAirChanges(volume_m3, flow),
+      occupied_m3_min: occupied,
+      isEnoughOccupied: blower_m3_min >= occupied,
       oxygenEnd_pct: oxygen.end_pct,
     },
     refusals: [],

@@ -103,6 +103,10 @@ export function computeOxygen(
 export const computeAirChanges = (volume_m3: number, flow_m3_min: number): number =>
   (60 * flow_m3_min) / volume_m3;
 
+/** What has to be blown in while people are inside (m³/min, before the bends), for so many changes an hour. */
+export const computeVentilation = (volume_m3: number, changes_h: number, bends: number): number =>
+  (volume_m3 * changes_h) / 60 / (1 - BEND_LOSS) ** bends;
+
 /** The field rule: 20 min, and 10 min for each further chimney. Source: practice. */
 export const computeFieldRule = (chimneys: number): number => 20 + 10 * Math.max(0, chimneys - 1);
 

@@ -5,6 +5,7 @@ import {
   computeDilution,
   computeFieldRule,
   computeOxygen,
+  computeVentilation,
   lookUpChart,
   planPurge,
   readChart,
@@ -73,6 +74,14 @@ describe('blowing a space out', () => {
   });
 });
 
+it.each([
+  [0, 25 / 3],
+  [1, 25 / 3 / 0.7],
+  [2, 25 / 3 / 0.49],
+])('ten changes an hour of 50 m³ want so much through %d bends', (bends, flow) => {
+  expect(computeVentilation(50, 10, bends)).toBeCloseTo(flow, 9);
+});
+
 const CHART = readChart(['10=20', '50=30', '200=45']);
 
 describe('the site’s chart', () => {
@@ -94,6 +103,7 @@ const LIMITS: PurgeLimits = {
   lflBasis: 'iec',
   oxygenLeast: 20,
   oxygenFresh: 20.9,
+  changesLeast_h: 10,
 };
 const NEEDS: PurgeNeeds = {
   volume_m3: 50,

@@ -48,7 +48,11 @@ function Ways({ needs, entry }: { readonly needs: PurgeNeeds; readonly entry: En
         {plan.longest.says}. <span className="font-mono">{plan.flow_m3_min.toFixed(1)} m³/min</span>{' '}
         reach the space, <span className="font-mono">{plan.airChanges_h.toFixed(1)}</span> air
         changes an hour; oxygen tends to{' '}
-        <span className="font-mono">{plan.oxygenEnd_pct.toFixed(1)} %</span>.
+        <span className="font-mono">{plan.oxygenEnd_pct.toFixed(1)} %</span>. While people are
+        inside, <span className="font-mono">{entry.limits.changesLeast_h}</span> changes an hour
+        want a blower of <span className="font-mono">{plan.occupied_m3_min.toFixed(1)} m³/min</span>
+        , at most two bends, the hose aimed at a wall:{' '}
+        {plan.isEnoughOccupied ? 'this one does' : '▲ this one is too small'}.
       </caption>
       <tbody>
         {plan.ways.map((way) => (
