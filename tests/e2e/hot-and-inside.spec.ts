@@ -73,7 +73,9 @@ test('hot work by the holder: its overflow breathes out there, is blanked; a rou
   const breath = surroundings.locator('[data-breathes="OE-SP"]');
   await expect(breath).toContainText('Holder seal pot');
   await expect(breath).toContainText('SEAL-OVF › SB-SP › SP-1');
-  await surroundings.getByText('Can it be done cold, or elsewhere?').scrollIntoViewIfNeeded();
+  await surroundings
+    .getByRole('img', { name: /^Plot plan/ })
+    .evaluate((plan) => plan.scrollIntoView({ block: 'end' }));
   await shoot(page, 'hot-work');
   await breath.getByText(/more bodies behind it/).click();
   await expect(breath).toContainText('Digester 1 gas space');
