@@ -240,6 +240,13 @@ describe('the tail', () => {
       240,
       { phase: 'over', missed: [] },
     ],
+    [
+      'over, and the last look is late',
+      HOUR,
+      rounds(15, 30, 45),
+      95,
+      { phase: 'over', left_min: 0, missed: [] },
+    ],
     ['nobody came at all', HOUR, [], 600, { phase: 'watch', left_min: 45, missed: [at(15)] }],
   ])('counts what rounds stand for: %s', (_label, policy, made, now, expected) => {
     expect(computeTail(policy, T0, made, at(now))).toMatchObject(expected);

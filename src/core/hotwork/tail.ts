@@ -51,7 +51,10 @@ const intervalOf = ({ watch_min, round_min, check_min }: TailPolicy, covered: nu
 function passTo(policy: TailPolicy, { last, covered, missed }: Watched, instant: number): Watched {
   const interval = intervalOf(policy, covered);
   const gap = (instant - last) / MINUTE;
-  if (gap <= interval + ROUND_GRACE_MIN) return { last: instant, covered: covered + gap, missed };
+  // Less is left than from one round to the next: what comes then is the last look.
+  const isLast = policy.watch_min + policy.checks_min - covered <= interval;
+  if (isLast || gap <= interval + ROUND_GRACE_MIN)
+    return { last: instant, covered: covered + gap, missed };
   return {
     last: instant,
     covered: covered + interval,

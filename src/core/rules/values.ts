@@ -301,6 +301,8 @@ const chart = z
   .max(20, 'a chart has at most 20 rows')
   .refine(
     (rows) => {
+      // A row that is none was told of already.
+      if (!rows.every((row) => CHART_ROW.test(row))) return true;
       const read = rows.map((row) => row.split('=').map(Number));
       return read.every(([volume = 0, minutes = 0], n) => {
         const [before = 0, least = 0] = read[n - 1] ?? [];
