@@ -135,6 +135,9 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'enter-space':
     case 'call-in':
       return ['attendant'];
+    // Whoever runs the job and sees someone outside ticks them out at once; nobody ticks out themselves.
+    case 'leave-space':
+      return ['attendant', 'coordinator', 'issuing-authority', 'performing-authority'];
     case 'ask-cold':
     case 'clear-neighbour':
       return ['coordinator', 'issuing-authority', 'performing-authority', 'fire-watch'];
@@ -163,8 +166,6 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return [];
     // A detector speaks for itself: the decider asks whether it stands here.
     case 'report-air':
-    // Whoever is seen outside is ticked out at once.
-    case 'leave-space':
     case 'make-round':
     case 'hand-over-watch':
     case 'sign-off':

@@ -232,7 +232,8 @@ export const ENTRY_ROWS: RefusalRow[] = [
     AT,
   ],
   ['out, by the attendant', INSIDE, 'sol', leave('kit'), [], AT],
-  ['out, by anyone who sees them outside', INSIDE, 'jun', leave('kit'), [], AT],
+  ['out, by whoever runs the job and sees them outside', INSIDE, 'jun', leave('kit'), [], AT],
+  ['out, by themselves', INSIDE, 'kit', leave('kit'), ['role-missing', 'not-the-attendant'], AT],
   ['out, who is not in', INSIDE, 'sol', leave('lena', 0), ['not-inside'], AT],
   ['more brought out than went in', INSIDE, 'sol', leave('kit', 4), ['tools-too-many'], AT],
   [

@@ -85,7 +85,7 @@ function decideOpening(dossier: Dossier, command: Opening, context: Context): Ou
   }
 }
 
-/** Whoever records who goes in and out is the attendant on duty. Out is never refused for it: anyone may tick out who is seen outside. */
+/** Whoever records who goes in is the attendant on duty. */
 function requireAttendant({ duties }: Dossier, { actor, ...context }: Context): Refusal[] {
   return duties[actor]?.duty === 'attendant'
     ? []
@@ -128,6 +128,10 @@ function decideLeave(
   const { entry } = dossier;
   return {
     refusals: [
+      // Someone else has to have seen them outside.
+      ...(person === context.actor
+        ? [refuse('not-the-attendant', { person: nameOf(context, person) })]
+        : []),
       ...(person in entry.inside
         ? []
         : [refuse('not-inside', { person: nameOf(context, person) })]),
