@@ -159,6 +159,13 @@ test('hot work by the holder: its overflow breathes out there, is blanked; a rou
   await page.getByRole('button', { name: 'Inspected: close the permit' }).click();
   await sign(page, 'hana');
   await expect(page.getByLabel('Watch for fire')).toHaveCount(0);
+  // What was put in for it comes out before the job is closed.
+  await actAs(page, 'finn');
+  const blanks = page.getByLabel('Blanks of the hot work');
+  await blanks.getByLabel(/how it was left/).fill('swung back, gasket new');
+  await blanks.getByRole('button', { name: 'Blanks behind OE-SP are out' }).click();
+  await sign(page, 'finn');
+  await expect(blanks).toHaveCount(0);
 });
 
 test('an entry in order: tested, opened, purged to the end, tested, counted, and emptied by an alarm', async ({

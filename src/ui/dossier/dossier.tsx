@@ -9,6 +9,7 @@ import { ProofsEnd } from '../lamp/proofs-end';
 import { AirLogPanel } from '../permit/air-log';
 import { AirPanel } from '../permit/air-panel';
 import { AuditPanel } from '../permit/audit-panel';
+import { BlanksPanel } from '../permit/blanks-panel';
 import { ClashPanel } from '../permit/clash-panel';
 import { EntryPanel } from '../permit/entry-panel';
 import { HotWorkPanel } from '../permit/hot-work-panel';
@@ -216,6 +217,7 @@ function StagePanel(props: DossierProps) {
             <PermitPanel {...props} />
           )}
           <RestorePanel {...props} />
+          <BlanksPanel {...props} />
           <AuditPanel {...props} />
         </>
       );
