@@ -9,12 +9,11 @@ import {
   type AirEvent,
   type AirLog,
   type AirSeries,
-  type AirUse,
   type GasBatch,
   type GasReading,
   type StreamedReading,
 } from '../core/gas';
-import { airLimits, findAirTest, listDetectors, type Dossier } from '../core/job';
+import { airLimits, findAirAlarm, findAirTest, listDetectors, type Dossier } from '../core/job';
 import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
 import { tables, writeAlone, type Db } from '../db';
 import { readNow } from './clock';
@@ -61,13 +60,6 @@ function groupByInstant(readings: readonly StreamedReading[]): [string, GasReadi
   return [...groups];
 }
 
-/** Whether an alarm of before still holds the job: another one would say nothing new. */
-function isAlarmed(dossier: Dossier, use: AirUse): boolean {
-  const { airAlarm } = dossier;
-  const test = findAirTest(dossier, use);
-  return airAlarm?.use === use && (!test || Date.parse(airAlarm.at) >= Date.parse(test.at));
-}
-
 /** A job may change while its alarm is given: then it is given again. */
 const TRIES = 5;
 
@@ -81,7 +73,8 @@ function alarmJob(
   for (let tried = 0; tried < TRIES; tried++) {
     const { state, sequence } = readJob(db, jobId);
     const standing = state && listDetectors(state).find((one) => one.device === device);
-    if (!state || !standing || isAlarmed(state, standing.use)) return false;
+    // While an alarm of before holds the job, another one would say nothing new.
+    if (!state || !standing || findAirAlarm(state, standing.use)) return false;
     const site = readSiteFor(db, state);
     const detector = site.instruments.get(device)?.detector;
     if (!detector) return false;

@@ -28,6 +28,13 @@ export interface BreathingOut {
   readonly together: readonly string[];
 }
 
+/** The blanks to put in: the nearest that alone is enough, else those that are together. */
+export const suggestBlanks = ({
+  blankAt,
+  together,
+}: Pick<BreathingOut, 'blankAt' | 'together'>): readonly string[] =>
+  blankAt.length > 0 ? blankAt.slice(0, 1) : together;
+
 /** A wall parts the two fluids of an exchanger; every other link between fluids lets them through when it is not blanked. */
 const WALLS: ReadonlySet<LinkKind> = new Set(['exchanger']);
 

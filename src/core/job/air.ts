@@ -51,6 +51,14 @@ export const planAir = (dossier: Dossier, site: SiteFacts, use: AirUse): AirPlan
 export const findAirTest = ({ airTests }: Dossier, use: AirUse): AirTest | undefined =>
   airTests.findLast((test) => test.use === use);
 
+/** The alarm of a detector that still counts for a use: no test of the air has been made since. */
+export function findAirAlarm(dossier: Dossier, use: AirUse): Dossier['airAlarm'] {
+  const { airAlarm } = dossier;
+  if (airAlarm?.use !== use) return undefined;
+  const test = findAirTest(dossier, use);
+  return !test || Date.parse(airAlarm.at) >= Date.parse(test.at) ? airAlarm : undefined;
+}
+
 /** Until when the newest test of the air lets people on (ISO 8601, UTC); undefined without one. */
 export function findAirEnd(
   dossier: Dossier,
@@ -82,12 +90,10 @@ function gateUse(dossier: Dossier, site: SiteFacts, now: string, use: AirUse): R
   const minutes = site.values['air-test-min'];
   const isOld = Date.parse(now) > Date.parse(findAirEnd(dossier, site, use) ?? now);
   const missing = listUncovered(planAir(dossier, site, use), describeSamples(test));
-  const alarm = dossier.airAlarm?.use === use ? dossier.airAlarm : undefined;
-  // An alarm stands until a test after it says otherwise.
-  const isAlarmed = alarm !== undefined && Date.parse(alarm.at) >= Date.parse(test.at);
+  const alarm = findAirAlarm(dossier, use);
   return [
     ...(test.isFit ? [] : [refuse('air-unfit', { use: words, found: test.findings.join('; ') })]),
-    ...(isAlarmed ? [refuse('air-unfit', { use: words, found: alarm.findings.join('; ') })] : []),
+    ...(alarm ? [refuse('air-unfit', { use: words, found: alarm.findings.join('; ') })] : []),
     ...(isOld ? [refuse('air-test-old', { use: words, at: test.at, minutes })] : []),
     ...(missing.length > 0
       ? [refuse('air-not-covered', { use: words, missing: missing.join(', ') })]

@@ -1,4 +1,4 @@
-import type { AirUse } from '../gas';
+import type { AirUse, GasDetector } from '../gas';
 import { refuse, type Refusal } from '../rules/book';
 import type { OpenJob, SiteFacts } from './site';
 import type { Dossier } from './state';
@@ -21,20 +21,36 @@ export function listDetectors({ detectors, hotWork }: Dossier): StandingDetector
   return [...placed, ...ring.filter(({ device }) => !(device in detectors))];
 }
 
-/** Refuses a device that cannot stand here: no detector in date, or standing at another job. */
-export function refuseDevice(
+/** Another job at which a device stands. */
+export const findElsewhere = (
   device: string,
-  { instruments }: SiteFacts,
-  { now, jobId, others }: { now: string; jobId: string; others: readonly OpenJob[] },
-): Refusal[] {
-  const found = instruments.get(device);
-  const isFit = found?.detector && Date.parse(found.testedUntil) >= Date.parse(now);
-  const elsewhere = others.find(
+  jobId: string,
+  others: readonly OpenJob[],
+): OpenJob | undefined =>
+  others.find(
     ({ id, dossier }) =>
       id !== jobId && listDetectors(dossier).some((standing) => standing.device === device),
   );
+
+/** What makes an instrument a gas detector, while its calibration is in date. */
+export function findDetector(
+  device: string,
+  { instruments }: SiteFacts,
+  now: string,
+): GasDetector | undefined {
+  const found = instruments.get(device);
+  return found && Date.parse(found.testedUntil) >= Date.parse(now) ? found.detector : undefined;
+}
+
+/** Refuses a device that cannot stand here: no detector in date, or standing at another job. */
+export function refuseDevice(
+  device: string,
+  site: SiteFacts,
+  { now, jobId, others }: { now: string; jobId: string; others: readonly OpenJob[] },
+): Refusal[] {
+  const elsewhere = findElsewhere(device, jobId, others);
   return [
-    ...(isFit ? [] : [refuse('detector-unfit', { device })]),
+    ...(findDetector(device, site, now) ? [] : [refuse('detector-unfit', { device })]),
     ...(elsewhere ? [refuse('detector-elsewhere', { device, job: elsewhere.id })] : []),
   ];
 }

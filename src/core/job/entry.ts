@@ -188,10 +188,12 @@ export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refus
 }
 
 /** A purge that has not come to its end; one whose time is over is still to be ended by name. */
-export function refusePurgeRunning(until: string, now: string): Refusal {
-  const left = Math.max(0, Math.ceil((Date.parse(until) - Date.parse(now)) / MINUTE));
-  return refuse('purge-running', { left, until });
-}
+export const refusePurgeRunning = (until: string, now: string): Refusal =>
+  refuse('purge-running', { left: computePurgeLeft(until, now), until });
+
+/** Minutes that a purge has still to run; 0 once it is over. */
+export const computePurgeLeft = (until: string, now: string): number =>
+  Math.max(0, Math.ceil((Date.parse(until) - Date.parse(now)) / MINUTE));
 
 /** Everyone inside, by name, for whom something has to wait. */
 export function gateInside(dossier: Dossier, site: SiteFacts): Refusal[] {

@@ -40,6 +40,6 @@ export { listWords } from './words';
 export * from './air';
 export { findStandingAlarm, type StandingAlarm } from './standing-alarm';
 export { listDetectors, type StandingDetector } from './detectors';
-export { findCallDue, listInside, listOverstayed, type EntryView } from './entry';
+export { computePurgeLeft, findCallDue, listInside, listOverstayed, type EntryView } from './entry';
 export { type HotWorkView } from './hot-work';
 export * from './copies';

@@ -1,5 +1,5 @@
 import { AIR_USES } from '../gas';
-import { findAirTest } from './air';
+import { findAirAlarm, findAirTest } from './air';
 import { isHeld, type Dossier } from './state';
 
 /** An alarm that stands: why, and who was inside and has not been ticked out, by id. */
@@ -10,14 +10,12 @@ export interface StandingAlarm {
 
 /** Why the air at a job is not fit while a permit is out: an alarm of a detector since its newest test, or that test. */
 function findBadAir(dossier: Dossier): string | undefined {
-  const { airAlarm, halt, permit } = dossier;
+  const { halt, permit } = dossier;
   if (!isHeld(permit)) return undefined;
-  const tests = AIR_USES.map((use) => findAirTest(dossier, use));
-  const since = tests.find((test) => test?.use === airAlarm?.use)?.at;
-  if (airAlarm && (since === undefined || Date.parse(airAlarm.at) >= Date.parse(since))) {
-    return airAlarm.findings.join('; ');
-  }
-  return halt && tests.some((test) => test?.isFit === false) ? halt.reason : undefined;
+  const [alarm] = AIR_USES.flatMap((use) => findAirAlarm(dossier, use) ?? []);
+  if (alarm) return alarm.findings.join('; ');
+  const isUnfit = AIR_USES.some((use) => findAirTest(dossier, use)?.isFit === false);
+  return halt && isUnfit ? halt.reason : undefined;
 }
 
 /** The alarm that stands at a job, for every screen to show; undefined when none does. */

@@ -284,8 +284,6 @@ export interface EntryRecord {
   readonly tools: number;
   /** When those inside were last heard. */
   readonly heard?: (Mark & { readonly heard: string }) | undefined;
-  /** When the space was last left empty (ISO 8601, UTC). */
-  readonly emptied?: string;
   /** Why everyone has to come out, and who has not been ticked out yet. */
   readonly emptying?:
     (Mark & { readonly why: string; readonly people: readonly string[] }) | undefined;

@@ -7,7 +7,6 @@ const spaceSchema = z.object({
   kind: z.string().optional(),
   volume_m3: z.number().gt(0).optional(),
   depth_m: z.number().min(0).optional(),
-  manways: z.int().min(0).optional(),
   /** Walls or a floor that lead inward to where someone is caught. */
   converging: z.boolean().optional(),
 });
@@ -18,7 +17,6 @@ export interface Space {
   readonly name: string;
   readonly volume_m3: number | undefined;
   readonly depth_m: number | undefined;
-  readonly manways: number | undefined;
   readonly converging: boolean;
 }
 
@@ -29,8 +27,8 @@ export const DEPTH_FOR_DEVICE_M = 1.5;
 export function readSpace({ id, name, space }: Equipment): Space | undefined {
   if (!space) return undefined;
   const read = spaceSchema.safeParse(space);
-  const { volume_m3, depth_m, manways, converging = false } = read.success ? read.data : {};
-  return { id, name, volume_m3, depth_m, manways, converging };
+  const { volume_m3, depth_m, converging = false } = read.success ? read.data : {};
+  return { id, name, volume_m3, depth_m, converging };
 }
 
 /** A danger of a space, and what brings it. */

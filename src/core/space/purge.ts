@@ -9,6 +9,9 @@ export const BEND_LOSS = 0.3;
 /** At most so many bends while purging, and while ventilating. Source: practice. */
 export const MOST_BENDS = { purge: 1, ventilate: 2 } as const;
 
+/** Where the end of the hose hangs above the floor while purging (m). Source: practice. */
+export const HOSE_END_M = [0.3, 0.6] as const;
+
 /** What air reaches the space: the blower's flow (m³/min) after its bends. */
 export const computeBlownFlow = (free_m3_min: number, bends: number): number =>
   free_m3_min * (1 - BEND_LOSS) ** bends;

@@ -1,6 +1,6 @@
 'use client';
 
-import type { BreathingOut } from '../../core/hotwork';
+import { suggestBlanks, type BreathingOut } from '../../core/hotwork';
 import type { HotWorkView } from '../../core/job';
 import type { DossierProps } from '../dossier/types';
 import { usePlanDraft } from '../planning/draft';
@@ -48,7 +48,7 @@ function Breathing({ found }: { readonly found: BreathingOut }) {
 /** Where an opening can be blanked, as far as the drawing says. */
 export const blanksOf = ({ breathing }: HotWorkView, id: string): readonly string[] => {
   const found = breathing.find(({ opening }) => opening.id === id);
-  return found ? (found.blankAt.length > 0 ? found.blankAt.slice(0, 1) : found.together) : [];
+  return found ? suggestBlanks(found) : [];
 };
 
 /** What can breathe out at the openings about the work, and a way to put the blanks into the plan. */

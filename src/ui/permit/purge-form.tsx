@@ -3,7 +3,7 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { SUBSTANCES, type SubstanceCode } from '../../core/gas';
 import { explainRefusal } from '../../core/rules/book';
-import { FANS, planPurge, type PurgeNeeds } from '../../core/space';
+import { FANS, MOST_BENDS, planPurge, type PurgeNeeds } from '../../core/space';
 import type { EntryView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS } from '../dossier/field';
@@ -51,7 +51,7 @@ function Ways({ needs, entry }: { readonly needs: PurgeNeeds; readonly entry: En
         <span className="font-mono">{plan.oxygenEnd_pct.toFixed(1)} %</span>. While people are
         inside, <span className="font-mono">{entry.limits.changesLeast_h}</span> changes an hour
         want a blower of <span className="font-mono">{plan.occupied_m3_min.toFixed(1)} m³/min</span>
-        , at most two bends, the hose aimed at a wall:{' '}
+        , at most {MOST_BENDS.ventilate} bends, the hose aimed at a wall:{' '}
         {plan.isEnoughOccupied ? 'this one does' : '▲ this one is too small'}.
       </caption>
       <tbody>

@@ -1,6 +1,6 @@
 'use client';
 
-import type { EntryView } from '../../core/job';
+import { computePurgeLeft, type EntryView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
@@ -21,9 +21,7 @@ export function Opening({
   const { opened, pumped, purge, purged } = view.dossier.entry;
   const { now } = view;
   const name = (id: string) => names[id] ?? id;
-  const left = purge
-    ? Math.max(0, Math.ceil((Date.parse(purge.until) - Date.parse(now)) / 60_000))
-    : 0;
+  const left = purge ? computePurgeLeft(purge.until, now) : 0;
   return (
     <section aria-label="Opening and purging" className="flex flex-col gap-2">
       <h3 className="font-bold">Test, open, purge, test again, enter</h3>

@@ -1,14 +1,12 @@
 'use client';
 
 import { scaleLinear } from 'd3';
-import type { Space } from '../../core/space';
+import { HOSE_END_M, type Space } from '../../core/space';
 
 const WIDTH = 340;
 const HEIGHT = 240;
 const TOP = 60;
 const FLOOR = 214;
-/** Where the end of the hose hangs above the floor while purging (m). Source: practice. */
-const HOSE_END_M = [0.3, 0.6] as const;
 
 /** The space cut through: where the blower takes its air, where the hose ends, where it is sampled. Heights are to scale. */
 export function SpaceSection({ space }: { readonly space: Space | undefined }) {

@@ -4,7 +4,7 @@ import { ROLE_NAMES } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { listDetectors } from '../detectors';
+import { findDetector, findElsewhere } from '../detectors';
 import { isHotWork, listNeighboursOf } from '../hot-work';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
@@ -69,17 +69,8 @@ function requireDevices(
   { site, now, others, jobId }: Context,
 ): Refusal[] {
   return [...new Set(devices)].flatMap((device) => {
-    const found = site.instruments.get(device);
-    const isFit =
-      found?.detector !== undefined &&
-      found.detector.sensors.some(isFlammableSensor) &&
-      Date.parse(found.testedUntil) >= Date.parse(now);
-    const elsewhere = others
-      .open()
-      .find(
-        ({ id, dossier }) =>
-          id !== jobId && listDetectors(dossier).some((standing) => standing.device === device),
-      );
+    const isFit = findDetector(device, site, now)?.sensors.some(isFlammableSensor) === true;
+    const elsewhere = findElsewhere(device, jobId, others.open());
     return [
       ...(isFit ? [] : [refuse('monitor-unfit', { device })]),
       ...(elsewhere ? [refuse('monitor-elsewhere', { device, job: elsewhere.id })] : []),

@@ -20,7 +20,7 @@ function whyEmptied(event: JobEvent): string | undefined {
   }
 }
 
-function leave(entry: EntryRecord, person: string, tools: number, mark: Mark): EntryRecord {
+function leave(entry: EntryRecord, person: string, tools: number): EntryRecord {
   const inside = drop(entry.inside, person);
   const left = entry.emptying?.people.filter((one) => one !== person);
   const isEmpty = Object.keys(inside).length === 0;
@@ -29,7 +29,7 @@ function leave(entry: EntryRecord, person: string, tools: number, mark: Mark): E
     inside,
     tools: entry.tools - tools,
     // What nobody was in may have changed: purged and tested again.
-    ...(isEmpty ? { purged: undefined, emptied: mark.at, heard: undefined } : {}),
+    ...(isEmpty ? { purged: undefined, heard: undefined } : {}),
     emptying: entry.emptying && left ? { ...entry.emptying, people: left } : entry.emptying,
   };
 }
@@ -63,7 +63,7 @@ export function evolveEntry(entry: EntryRecord, event: JobEvent, mark: Mark): En
         tools: entry.tools + event.tools,
       };
     case 'space-left':
-      return leave(entry, event.person, event.tools, mark);
+      return leave(entry, event.person, event.tools);
     case 'called-in':
       return { ...entry, heard: { ...mark, heard: event.heard } };
     case 'stop-lifted':
