@@ -6,6 +6,7 @@ import { createContext, useContext, useRef, useState, type ReactNode } from 'rea
 import { toast } from 'sonner';
 import { listSigners, type Command } from '../../core/job';
 import type { ExplainedRefusal } from '../../core/rules/book';
+import { computeExpected, isPressedTwice, type Given } from './given';
 import { RefusedBand } from './refused-band';
 import { send, type JobHandle, type Sent } from './send';
 import { SignDialog } from './sign-dialog';
@@ -42,10 +43,12 @@ export function CommandDesk({
   const [refused, setRefused] = useState<readonly ExplainedRefusal[]>([]);
   const [pinError, setPinError] = useState('');
   const key = useRef(nanoid());
+  const given = useRef<Given>(undefined);
 
-  const finish = (answer: Sent): boolean => {
+  const finish = (command: Command, answer: Sent): boolean => {
     if (answer.ok) {
       setRefused([]);
+      given.current = { jobId: handle.jobId, sequence: answer.sequence ?? 0, command };
       key.current = nanoid();
       if (onRaised && answer.jobId) onRaised(answer.jobId);
       router.refresh();
@@ -68,14 +71,15 @@ export function CommandDesk({
   };
 
   const sending = (command: Command) => {
-    const { jobId, sequence } = handle;
-    return { jobId, command, expected: sequence, key: key.current };
+    const expected = computeExpected(given.current, handle);
+    return { jobId: handle.jobId, command, expected, key: key.current };
   };
 
   const run: Run = async (command) => {
+    if (isPressedTwice(given.current, handle, command)) return true;
     const signers = [...new Set(listSigners(command, handle.me))];
     if (signers.length === 0 && onUnsigned) return onUnsigned(command);
-    if (signers.length === 0) return finish(await send(sending(command)));
+    if (signers.length === 0) return finish(command, await send(sending(command)));
     setPinError('');
     return new Promise((settle) => setPending({ command, signers, settle }));
   };
@@ -88,7 +92,7 @@ export function CommandDesk({
       return;
     }
     setPending(undefined);
-    pending.settle(finish(answer));
+    pending.settle(finish(pending.command, answer));
   };
 
   return (

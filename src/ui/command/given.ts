@@ -1,0 +1,26 @@
+import type { Command } from '../../core/job';
+import type { JobHandle } from './send';
+
+/** The command that was carried out last from a desk, on which job as shown there, and how far it brought that job. */
+export interface Given {
+  readonly jobId: string;
+  readonly sequence: number;
+  readonly command: Command;
+}
+
+type Shown = Pick<JobHandle, 'jobId' | 'sequence'>;
+
+/** Whether the screen has yet to show the command given last, and this is that one again: a second press of the same button. */
+export const isPressedTwice = (given: Given | undefined, shown: Shown, command: Command): boolean =>
+  given?.jobId === shown.jobId &&
+  shown.sequence < given.sequence &&
+  JSON.stringify(given.command) === JSON.stringify(command);
+
+/**
+ * The version of the job that a command is given on: what the screen shows, and what this desk did itself since. Whoever gave the
+ * command before this one knows of it, even where the screen has yet to show it. A job that is being raised has no version.
+ */
+export function computeExpected(given: Given | undefined, { jobId, sequence }: Shown): number {
+  const isOwn = jobId !== '' && given?.jobId === jobId;
+  return isOwn ? Math.max(sequence, given.sequence) : sequence;
+}
