@@ -37,6 +37,11 @@ interface Story {
   readonly title: string;
   readonly equipment: string;
   readonly work: Scope['work'];
+  readonly emptied?: readonly string[];
+  /** Hours that it takes, where it is not 6. */
+  readonly hours?: number;
+  /** Planned and reviewed, but nobody has walked it down yet. */
+  readonly isToWalk?: true;
   readonly yes?: readonly QuestionCode[];
   readonly up: Up;
   /** When planning begins, and when the field work does (min after the shift begins). */
@@ -61,8 +66,8 @@ function spread(job: string, steps: readonly Step[], from: number): Entry[] {
 }
 
 function tell(story: Story): Entry[] {
-  const { job, title, equipment, work, yes = [], up } = story;
-  const plan = stepsToWalkDown(work, { title, equipment });
+  const { job, work, yes = [], up } = story;
+  const plan = stepsToWalkDown(work, story);
   const walked = carryOut(plan);
   const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
   const field = withLocks([...fieldStepsOf(walked), box], up);
@@ -77,7 +82,11 @@ function tell(story: Story): Entry[] {
       ? story.then(carryOut(papers.slice(0, 1), walked))
       : story.then;
   return [
-    ...spread(job, plan, story.plannedAt),
+    ...spread(
+      job,
+      plan.filter(([, { kind }]) => !story.isToWalk || kind !== 'check-label'),
+      story.plannedAt,
+    ),
     ...(story.isolatedAt > story.plannedAt ? spread(job, field, story.isolatedAt) : []),
     ...papers.slice(0, story.papers).map(([actor, command], n): Entry => {
       return { at: n < 3 ? story.hatchAt - 3 + n : story.hatchAt, job, actor, command };
@@ -254,6 +263,27 @@ const STORIES: readonly Story[] = [
     isolatedAt: 0,
     papers: 2,
     hatchAt: 100,
+    then: [],
+  },
+  {
+    job: 'digester',
+    title: 'Digester 2 stirrer blades inspected',
+    equipment: 'D-2',
+    work: [
+      { section: 'D2-LIQ', activity: 'enter' },
+      { section: 'D2-GAS', activity: 'enter' },
+      { section: 'ST2-BL', activity: 'enter' },
+    ],
+    // The overflow line cannot be shut off from the buffer tank while the spool comes out.
+    emptied: ['D2-LIQ', 'BT-LIQ'],
+    hours: 10,
+    isToWalk: true,
+    yes: ['enter'],
+    up: { E: 0, P: 0, C: 0, BOX: 0 },
+    plannedAt: 100,
+    isolatedAt: 0,
+    papers: 2,
+    hatchAt: 108,
     then: [],
   },
 ];

@@ -49,14 +49,21 @@ export function runTrace([plant = '', scope = '']: string[]): Answer {
         (store) =>
           `store ${store.id} (${store.kind}) in ${store.section}: release ${store.release}`,
       ),
-    sources.length === 0
+    ...requirement.trace.emptied.map(
+      ({ id, name }) => `${id} (${name}) is run empty, and proved so`,
+    ),
+    sources.length + requirement.trace.emptied.length === 0
       ? 'no source reaches the work: doubt the drawing'
       : `${sources.length} sources`,
   );
   return {
-    document: { sources, stores: requirement.trace.stores },
+    document: {
+      sources,
+      stores: requirement.trace.stores,
+      emptied: requirement.trace.emptied.map(({ id }) => id),
+    },
     text,
-    passes: sources.length > 0,
+    passes: sources.length + requirement.trace.emptied.length > 0,
   };
 }
 

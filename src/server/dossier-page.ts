@@ -40,7 +40,8 @@ export async function readDossierPage(
   if (!state) return undefined;
   const site = readSiteFor(db, state);
   const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open(), jobId);
-  const route = (view.sources.find(({ id }) => id === source) ?? view.sources[0])?.route ?? [];
+  const reaching = [...view.sources, ...view.emptied];
+  const route = (reaching.find(({ id }) => id === source) ?? reaching[0])?.route ?? [];
   const work = state.scope.work.map(({ section }) => section);
   return {
     jobId,

@@ -6,7 +6,7 @@ import {
   listFailures,
   type GradePolicy,
 } from '../core/isolation';
-import { findRequirement, type Dossier } from '../core/job';
+import { findPlant, findRequirement, type Dossier } from '../core/job';
 import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
 import type { Diagram } from '../core/plant';
 import type { Db } from '../db';
@@ -74,6 +74,6 @@ export function tryPlan(db: Db, jobId: string, plan: IsolationPlan) {
   return {
     passes: check.passes && fitting.length === 0,
     findings: [...check.findings, ...fitting],
-    cost: computeCost(site.graph, plan),
+    cost: computeCost(findPlant(dossier, site), plan),
   };
 }

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { findWorkOrder } from '../core/job';
+import { emptyOut, listEmptied } from '../core/plant';
 import { tables, type Db } from '../db';
 import {
   type askSchema,
@@ -55,8 +56,12 @@ export function changeFault(
 }
 
 function lookNow(db: Db, graph: AsIs['graph']): AsIs {
-  const records = readOpenJobs(db).map(({ dossier }) => dossier.isolation);
-  return lookAt(graph, readPositions(records), readFaults(db), Date.parse(readNow(db)));
+  const jobs = readOpenJobs(db).map(({ dossier }) => dossier);
+  const empty = jobs
+    .filter(({ isolation, restoring }) => isolation.stopped && !restoring)
+    .flatMap(({ scope }) => listEmptied(graph, scope));
+  const positions = readPositions(jobs.map(({ isolation }) => isolation));
+  return lookAt(emptyOut(graph, empty), positions, readFaults(db), Date.parse(readNow(db)));
 }
 
 /**

@@ -1,3 +1,4 @@
+import { listOrigins } from '../core/isolation';
 import { findRequirement, type Dossier, type Template } from '../core/job';
 import { describeChange, diffPlants, type IsolationPlan, type PlantGraph } from '../core/plant';
 import type { Db } from '../db';
@@ -32,7 +33,7 @@ function toTemplate(db: Db, job: string, dossier: Dossier, newest: number): Temp
   const { plan, plantVersion } = dossier.plan;
   const site = readSiteFor(db, dossier);
   const now = readGraph(db, newest);
-  const routes = findRequirement(dossier, site).trace.sources.map(({ route }) => [...route]);
+  const routes = listOrigins(findRequirement(dossier, site).trace).map(({ route }) => [...route]);
   const touched = listTouched(site.graph, dossier, plan, routes);
   const keep = (part: keyof IsolationPlan) => plan[part].filter((id) => isIn(now, part, id));
   const changes = diffPlants(site.graph.plant, now.plant).map((change) => {

@@ -1,4 +1,4 @@
-import { computeRequirement, planIsolation } from '../../src/core/isolation';
+import { computeRequirement, joinStages, planIsolation } from '../../src/core/isolation';
 import type { Command, DossierState } from '../../src/core/job';
 import type { Scope } from '../../src/core/plant';
 import { carryOut, RAISE, site, type Step } from './seal-change';
@@ -6,14 +6,21 @@ import { carryOut, RAISE, site, type Step } from './seal-change';
 /** The steps of a job on any place of work at Quillmere, planned for least effort, up to the walk-down. */
 export function stepsToWalkDown(
   work: Scope['work'],
-  more: { readonly hours?: number; readonly title?: string; readonly equipment?: string } = {},
+  more: {
+    readonly hours?: number;
+    readonly title?: string;
+    readonly equipment?: string;
+    readonly emptied?: readonly string[];
+  } = {},
 ): Step[] {
   const { graph, policy } = site;
   const { hours = 6, title = RAISE.title, equipment = RAISE.equipment } = more;
-  const { answers } = planIsolation(graph, computeRequirement(graph, { work, hours }, {}, policy));
-  const { close, open, restrain } = answers.effort;
+  const emptied = more.emptied ? { emptied: [...more.emptied] } : {};
+  const scope: Scope = { work, hours, ...emptied };
+  const { answers } = planIsolation(graph, computeRequirement(graph, scope, {}, policy));
+  const { close, open, restrain } = joinStages(answers.effort);
   return [
-    ['ada', { ...RAISE, title, equipment, work: [...work], hours }],
+    ['ada', { ...RAISE, title, equipment, work: [...work], hours, ...emptied }],
     [
       'ada',
       {

@@ -16,15 +16,16 @@ export const siteOn = (plant: Plant): Context['site'] => ({ ...site, graph: buil
 
 const MARK = { by: 'ada', at: START };
 
-/** A job on `section` with an accepted plan that was walked down, or with one that is only drafted. */
+/** A job on `section`, with `emptied` run empty, whose plan was accepted and walked down, or is only drafted. */
 export function jobWith(
   section: string,
   plan: IsolationPlan,
   stage: 'drafted' | 'accepted' = 'accepted',
+  emptied?: string[],
 ): Dossier {
   const work = [{ section, activity: 'open' as const }];
   const events = [
-    { ...RAISE, kind: 'job-raised', work },
+    { ...RAISE, kind: 'job-raised', work, ...(emptied ? { emptied } : {}) },
     {
       kind: 'plan-drafted',
       origin: 'own',

@@ -1,4 +1,4 @@
-import { computePlantState, type PlantState, type Requirement } from '../isolation';
+import { asEmptied, computePlantState, type PlantState, type Requirement } from '../isolation';
 import {
   linksOf,
   otherEnd,
@@ -211,10 +211,11 @@ function listTrapped(graph: PlantGraph, state: PlantState): StoredEnergy[] {
  * plan releases, gas shut in by its barriers, and how long its outlets take to let down or drain.
  */
 export function findStored(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
 ): StoredEnergy[] {
+  const graph = asEmptied(drawn, requirement);
   const state = computePlantState(graph, plan);
   const bodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
   const stores = new Set(

@@ -9,7 +9,7 @@ import {
 import { computePlantState, leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
 import { listCautions } from './cautions';
 import { makeFinding, type Finding, type Mend } from './findings';
-import type { EarthDemand, Requirement, SourceDemand } from './requirement';
+import { asEmptied, type EarthDemand, type Requirement, type SourceDemand } from './requirement';
 import { nameRoute, searchRoutes, traceBack, UNREACHED, type Route } from './routes';
 
 export interface CheckResult {
@@ -261,10 +261,11 @@ function findLiveOutlets(graph: PlantGraph, state: PlantState): Finding[] {
  * outlets opened on live plant, then the cautions. A source that reaches the work is named once, by that alone.
  */
 export function checkPlan(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
 ): CheckResult {
+  const graph = asEmptied(drawn, requirement);
   const state = computePlantState(graph, plan);
   const reaching = findReaching(graph, state, requirement);
   const held = requirement.demands.filter((demand) => !reaching.has(demand.source));

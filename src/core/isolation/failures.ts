@@ -1,6 +1,6 @@
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
-import { rankGrade, type Requirement } from './requirement';
+import { asEmptied, rankGrade, type Requirement } from './requirement';
 import { nameRoute, searchRoutes, traceBack, UNREACHED } from './routes';
 
 /** A source on the far side of a barrier that fails, and what is left between it and the work. */
@@ -121,10 +121,11 @@ function compareFailures(a: Failure, b: Failure): number {
  * ids that the plant does not have, are left out.
  */
 export function listFailures(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
 ): Failure[] {
+  const graph = asEmptied(drawn, requirement);
   const before = computePlantState(graph, plan);
   return [...new Set(plan.close)]
     .flatMap((id) => {

@@ -16,6 +16,7 @@ export type { Stage } from './planner/stages';
 export { limitTime, type SearchLimits } from './planner/limits';
 export type { Aim } from './planner/fields';
 export { checkValvedStage } from './planner/stages';
+export { joinStages } from './planner/join-stages';
 export * from './policy';
 export * from './reasons';
 export * from './requirement';

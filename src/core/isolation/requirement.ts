@@ -1,4 +1,5 @@
 import {
+  emptyOut,
   GRADES,
   isFluid,
   labelParts,
@@ -39,6 +40,13 @@ export interface Requirement {
   readonly trace: Trace;
   readonly policy: GradePolicy;
 }
+
+/** The plant as it is for a job: without the sources that are run empty before. What reads a requirement on a drawing reads it on this. */
+export const asEmptied = (drawn: PlantGraph, { trace }: Requirement): PlantGraph =>
+  emptyOut(
+    drawn,
+    trace.emptied.map(({ section }) => section),
+  );
 
 /** Place of a grade in the order of strength, 0 for the weakest. */
 export const rankGrade = (grade: Grade): number => GRADES.indexOf(grade);
@@ -224,7 +232,7 @@ function applyOverride(
 
 /**
  * Computes what each source that reaches the work demands, with the reasons written out. `overrides` (grade by source
- * id) stand above the table. Missing pressures, temperatures and voltages take the worst case and say so.
+ * id) stand above the table. A source that the scope has run empty demands nothing but to be proved empty. Missing pressures, temperatures and voltages take the worst case and say so.
  * Source of the table: practice, written from memory.
  */
 export function computeRequirement(

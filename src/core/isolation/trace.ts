@@ -1,4 +1,4 @@
-import type { PlantGraph, Scope, Store } from '../plant';
+import { listEmptied, type PlantGraph, type Scope, type Store } from '../plant';
 import { presentOrThrow } from '../result';
 import { nameRoute, searchRoutes, traceBack, UNREACHED, type RouteTree } from './routes';
 
@@ -22,10 +22,18 @@ export interface TracedStore {
 
 export interface Trace {
   readonly sources: readonly TracedSource[];
+  /** Sources that are run empty before, and would reach the work if they were not: each has to be proved empty. */
+  readonly emptied: readonly TracedSource[];
   readonly stores: readonly TracedStore[];
   /** Section numbers of the work zone, each once. */
   readonly zone: readonly number[];
 }
+
+/** Every source that reaches the work, and those run empty for it: what stood in these may still be met. */
+export const listOrigins = ({ sources, emptied }: Trace): readonly TracedSource[] => [
+  ...sources,
+  ...emptied,
+];
 
 /** The sections of a scope, by number, each once. */
 export function listZone(graph: PlantGraph, scope: Scope): number[] {
@@ -49,8 +57,16 @@ export function traceWork(graph: PlantGraph, scope: Scope): Trace {
   const tree = searchFromWork(graph, zone);
   const inseparable = searchRoutes(graph, zone, (link) => (graph.strength[link] ? -1 : 0));
   const routeOf = (section: number) => nameRoute(graph, traceBack(graph, tree, section));
+  const isEmptied = new Set(listEmptied(graph, scope));
+  const emptied = [...isEmptied]
+    .filter((number) => tree.cost[number] !== UNREACHED)
+    .sort((a, b) => a - b)
+    .map((number) => {
+      const { id, name } = graph.sections[number] ?? { id: '', name: '' };
+      return { section: number, id, name, route: routeOf(number) };
+    });
   const sources = graph.sections.flatMap((section, number) =>
-    section.source && tree.cost[number] !== UNREACHED
+    section.source && !isEmptied.has(number) && tree.cost[number] !== UNREACHED
       ? [{ section: number, id: section.id, name: section.source.name, route: routeOf(number) }]
       : [],
   );
@@ -64,5 +80,5 @@ export function traceWork(graph: PlantGraph, scope: Scope): Trace {
       separable: inseparable.cost[section] === UNREACHED,
       route: routeOf(section),
     }));
-  return { sources, stores, zone };
+  return { sources, emptied, stores, zone };
 }

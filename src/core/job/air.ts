@@ -9,6 +9,7 @@ import {
   type AirUse,
   type SubstanceCode,
 } from '../gas';
+import { listOrigins } from '../isolation';
 import type { PaperKind } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
@@ -38,7 +39,7 @@ export const airLimits = (values: SiteValues, use: AirUse): AirLimits => ({
 /** Bodies that can be at the work: those worked on, and those of every source that reaches it. */
 function listSources(dossier: Dossier, site: SiteFacts): AirSource[] {
   const { trace } = findRequirement(dossier, site);
-  const sections = [...trace.zone, ...trace.sources.map(({ section }) => section)];
+  const sections = [...trace.zone, ...listOrigins(trace).map(({ section }) => section)];
   const media = sections.flatMap((section) => site.graph.medium[section] ?? []);
   return [...new Map(media.map((medium) => [medium.id, medium])).values()];
 }

@@ -1,7 +1,7 @@
 import { listDisabled, type Disabled } from '../isolation';
 import { refuse, type Refusal } from '../rules/book';
 import { listCarriedOut } from './carried-out';
-import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import { findPlant, findRequirement, findWorkOrder, type SiteFacts } from './site';
 import type { AllowedBypass, Dossier } from './state';
 
 /** One line of the register of bypasses. */
@@ -18,13 +18,14 @@ export function listBypasses(dossier: Dossier, site: SiteFacts): Bypass[] {
   const order = findWorkOrder(dossier, site);
   if (!order || dossier.plan.kind !== 'accepted' || dossier.kind === 'closed') return [];
   const inside = insideOf(dossier, site);
-  const now = listDisabled(site.graph, listCarriedOut(dossier), inside);
+  const plant = findPlant(dossier, site);
+  const now = listDisabled(plant, listCarriedOut(dossier), inside);
   const isNow = (device: string) => now.some((one) => one.device === device);
   // A line is shut in before it is let down: for that time its relief is gone.
   const shutIn = { ...order.plan, open: [] };
   const planned = dossier.restoring
     ? []
-    : listDisabled(site.graph, shutIn, inside).filter(({ device }) => !isNow(device));
+    : listDisabled(plant, shutIn, inside).filter(({ device }) => !isNow(device));
   const line = (one: Disabled, state: Bypass['state']): Bypass => ({
     ...one,
     state,
@@ -55,10 +56,11 @@ export function requireBypassAllowed(
   now: string,
 ): Refusal[] {
   const inside = insideOf(dossier, site);
+  const plant = findPlant(dossier, site);
   const before = listCarriedOut(dossier);
   const after = { ...before, close: [...before.close, link] };
-  const known = new Set(listDisabled(site.graph, before, inside).map(({ device }) => device));
-  return listDisabled(site.graph, after, inside)
+  const known = new Set(listDisabled(plant, before, inside).map(({ device }) => device));
+  return listDisabled(plant, after, inside)
     .filter(({ device }) => !known.has(device))
     .flatMap((one) => refuseDisabled(one, dossier.bypasses[one.device], now));
 }

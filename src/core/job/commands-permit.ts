@@ -31,6 +31,9 @@ export const READY_CHECKS = {
 /** How a clash is lived with: something stands between, or an issuing authority accepts it as it is. */
 export const CLASH_ANSWERS = ['barrier', 'accept'] as const;
 
+/** Sources that are run empty before anything is isolated. */
+export const EMPTIED = z.array(id).max(50).optional();
+
 /** The place of work: sections, and what is done to each. */
 export const WORK = z
   .array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) }))
@@ -107,7 +110,14 @@ export const PERMIT_COMMANDS = [
   z.strictObject({ kind: z.literal('stop-work'), reason: words }),
   z.strictObject({ kind: z.literal('lift-stop'), found: words }),
   z.strictObject({ kind: z.literal('cancel-permit'), reason: words }),
-  z.strictObject({ kind: z.literal('change-scope'), work: WORK, hours, reason: words }),
+  z.strictObject({
+    kind: z.literal('change-scope'),
+    work: WORK,
+    hours,
+    /** As it was where it is not given. */
+    emptied: EMPTIED,
+    reason: words,
+  }),
   z.strictObject({
     kind: z.literal('accept-clash'),
     rule: id,

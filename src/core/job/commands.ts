@@ -5,7 +5,7 @@ import { AIR_COMMANDS } from './commands-air';
 import { AUDIT_COMMANDS } from './commands-audit';
 import { ENTRY_COMMANDS } from './commands-entry';
 import { HOT_COMMANDS } from './commands-hot';
-import { PERMIT_COMMANDS, WORK } from './commands-permit';
+import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
 
@@ -40,6 +40,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
     equipment: id,
     work: WORK,
     hours: z.number().gt(0).max(720),
+    emptied: EMPTIED,
     performer: id,
     /** The work order from outside that it is raised from. */
     workOrder: id.optional(),

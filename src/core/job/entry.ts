@@ -1,4 +1,4 @@
-import { checkPlan, computeRequirement } from '../isolation';
+import { checkPlan, computeRequirement, listOrigins } from '../isolation';
 import { isFluid, type Grade } from '../plant';
 import { refuse, type Refusal } from '../rules/book';
 import {
@@ -42,7 +42,9 @@ export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
 function listHazards(dossier: Dossier, site: SiteFacts): SpaceHazard[] {
   const { trace } = findRequirement(dossier, site);
   const { graph } = site;
-  const sections = [...new Set([...trace.zone, ...trace.sources.map(({ section }) => section)])];
+  const sections = [
+    ...new Set([...trace.zone, ...listOrigins(trace).map(({ section }) => section)]),
+  ];
   const media = sections.flatMap((section) => graph.medium[section] ?? []);
   const bodies = [...new Map(media.map((medium) => [medium.id, medium])).values()];
   const others = bodies.filter(({ energy }) => !isFluid(energy)).map(({ name }) => name);

@@ -25,7 +25,7 @@ const ABOUT_SOURCES: readonly FindingCode[] = [
 ];
 
 /**
- * One lamp for each source that reaches the work and each store that the isolation leaves with it, worked out on the plant graph
+ * One lamp for each source that reaches the work, each that is run empty for it and each store that the isolation leaves with it, worked out on the plant graph
  * from what has been locked, opened, restrained and proved so far.
  */
 export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
@@ -59,7 +59,12 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
       (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
     return { id: demand.id, kind: 'source', name, state, why, route };
   });
-  return [...sources, ...listStoreLamps(dossier, site, proved)];
+  const emptied = requirement.trace.emptied.map(({ id, name, route }): Lamp => {
+    const isEmpty = proved && found === undefined;
+    const why = found ?? (isEmpty ? 'run empty, and proved so' : 'run empty first, and prove it');
+    return { id, kind: 'source', name, state: isEmpty ? 'dark' : 'lit', why, route };
+  });
+  return [...sources, ...emptied, ...listStoreLamps(dossier, site, proved)];
 }
 
 /** Words on a newer drawing on which the plan no longer passes: what it opened may reach the work. */

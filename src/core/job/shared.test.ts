@@ -66,6 +66,25 @@ describe('plans of two jobs', () => {
     expect(decideOnSmall(mine, 'ada', SUBMIT, beside(jobWith('W', both))).codes).toEqual([]);
   });
 
+  it('may open what one of them has run empty, whichever is planned first', () => {
+    const source = { name: 'tank level' };
+    const own = siteOn(
+      smallPlant({
+        sections: { SRC: { source, volume_m3: 40 } },
+        outlets: { BL: { section: 'SRC' } },
+      }),
+    );
+    const line = (stage: 'drafted' | 'accepted') =>
+      jobWith('W', planOf(['V2', 'CB'], ['DR']), stage);
+    const tank = (stage: 'drafted' | 'accepted', emptied?: string[]) =>
+      jobWith('SRC', planOf(['V1'], ['BL']), stage, emptied);
+    const codes = (mine: Dossier, other: Dossier) =>
+      decideOnSmall(mine, 'ada', SUBMIT, { ...beside(other), site: own }).codes;
+    expect(codes(line('drafted'), tank('accepted', ['SRC']))).toEqual([]);
+    expect(codes(tank('drafted', ['SRC']), line('accepted'))).toEqual([]);
+    expect(codes(line('drafted'), tank('accepted'))).toContain('plans-contradict');
+  });
+
   it('are not compared with a plan that nobody has accepted, nor with one on its way back', () => {
     const mine = jobWith('W', A, 'drafted');
     const other = jobWith('END', B);

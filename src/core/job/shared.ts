@@ -1,5 +1,5 @@
 import { checkPlan, type Finding } from '../isolation';
-import type { IsolationPlan } from '../plant';
+import { emptyOut, listEmptied, type IsolationPlan, type PlantGraph } from '../plant';
 import { refuse, type Refusal } from '../rules/book';
 import { findRequirement, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
@@ -35,18 +35,22 @@ const joinPlans = (a: IsolationPlan, b: IsolationPlan): IsolationPlan => ({
 
 const keyOf = ({ code, subject, words }: Finding) => `${code} ${subject} ${words}`;
 
-/** What stops a job's plan once another plan is carried out as well, and does not stop it alone. */
-function listNewStops(
-  dossier: Dossier,
-  plan: IsolationPlan,
-  other: IsolationPlan,
-  site: SiteFacts,
-): Finding[] {
-  const requirement = findRequirement(dossier, site);
-  const stopsOf = (one: IsolationPlan) =>
-    checkPlan(site.graph, requirement, one).findings.filter(({ severity }) => severity === 'stops');
-  const alone = new Set(stopsOf(plan).map(keyOf));
-  return stopsOf(joinPlans(plan, other)).filter((finding) => !alone.has(keyOf(finding)));
+/** A job with the plan that it would be isolated by. */
+type Planned = Pick<Dossier, 'scope' | 'grades'> & { readonly points: IsolationPlan };
+
+/**
+ * What stops a job's plan once another is carried out as well, with what that one runs empty, and does not stop it alone. Its own
+ * demands stay: a source that it counts on being shut off is shut off, empty or not.
+ */
+function listNewStops(own: Planned, other: Planned, site: SiteFacts): Finding[] {
+  const requirement = findRequirement(own, site);
+  const stopsOn = (plant: PlantGraph, points: IsolationPlan) =>
+    checkPlan(plant, requirement, points).findings.filter(({ severity }) => severity === 'stops');
+  const alone = new Set(stopsOn(site.graph, own.points).map(keyOf));
+  const beside = emptyOut(site.graph, listEmptied(site.graph, other.scope));
+  return stopsOn(beside, joinPlans(own.points, other.points)).filter(
+    (finding) => !alone.has(keyOf(finding)),
+  );
 }
 
 /**
@@ -59,12 +63,12 @@ export function requireTogether(
   others: readonly OpenJob[],
 ): Refusal[] {
   if (dossier.plan.kind === 'none') return [];
-  const { plan } = dossier.plan;
+  const own = { ...dossier, points: dossier.plan.plan };
   return others.flatMap((other) => {
     if (other.dossier.plan.kind !== 'accepted' || other.dossier.restoring) return [];
-    const theirs = other.dossier.plan.plan;
-    const mine = listNewStops(dossier, plan, theirs, site);
-    const yours = listNewStops(other.dossier, theirs, plan, site);
+    const theirs = { ...other.dossier, points: other.dossier.plan.plan };
+    const mine = listNewStops(own, theirs, site);
+    const yours = listNewStops(theirs, own, site);
     return [
       ...mine.map(({ words }) =>
         refuse('plans-contradict', { job: other.id, of: 'this job', words }),

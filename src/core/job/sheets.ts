@@ -3,7 +3,7 @@ import { describePoint } from '../sequence';
 import { describeCertificate } from './certificates';
 import { clock, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { findPlaceOf } from './clashes';
-import { findWorkOrder } from './site';
+import { findWorkOrder, type WorkOrder } from './site';
 import { isHeld, isNumbered, listOn, type Dossier, type Mark, type NumberedPermit } from './state';
 
 function describeCopy(permit: NumberedPermit, copy: number | undefined): string {
@@ -41,6 +41,9 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
             'Opened, entered, touched',
             scope.work.map(({ section, activity }) => `${section}: ${activity}`).join('; '),
           ],
+          ...(scope.emptied?.length
+            ? [['Run empty before', scope.emptied.join(', ')] as const]
+            : []),
           [
             'Papers',
             (numbered?.papers ?? dossier.papers?.kinds ?? [])
@@ -166,6 +169,27 @@ function describeAssessment(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   ];
 }
 
+/** What was run empty, and which proofs say that it is. */
+function describeEmptied({ requirement, proofs }: WorkOrder): Sheet['blocks'] {
+  const { emptied } = requirement.trace;
+  if (emptied.length === 0) return [];
+  return [
+    {
+      kind: 'table',
+      title: 'Run empty before',
+      head: ['What', 'Proved by'],
+      widths: [6, 5],
+      rows: emptied.map(({ id, name }) => [
+        `${id} (${name})`,
+        proofs
+          .filter(({ covers }) => covers.includes(id))
+          .map((proof) => proof.id)
+          .join(', '),
+      ]),
+    },
+  ];
+}
+
 /** The isolation as it stands: each point with lock and tag, each reading that proves it, each try to start. */
 function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   const order = findWorkOrder(dossier, site);
@@ -185,6 +209,7 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
         ? `Keys in ${box.box}, control lock ${box.lock} (${name(box.by)})`
         : 'No box is locked',
       blocks: [
+        ...describeEmptied(order),
         {
           kind: 'table',
           title: 'Points',

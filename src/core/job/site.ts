@@ -1,5 +1,5 @@
 import type { GradePolicy } from '../isolation';
-import { computeRequirement, type Requirement } from '../isolation';
+import { asEmptied, computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { SiteValues } from '../rules/values';
 import type { EarthingSet, Instrument, Lock, LockBox, Person } from '../people/people';
@@ -75,7 +75,10 @@ const asked = new WeakMap<
   Pick<SiteFacts, 'graph' | 'policy'> & Pick<Dossier, 'grades'> & { readonly needs: Requirement }
 >();
 
-export function findRequirement({ scope, grades: set }: Dossier, site: SiteFacts): Requirement {
+export function findRequirement(
+  { scope, grades: set }: Pick<Dossier, 'scope' | 'grades'>,
+  site: SiteFacts,
+): Requirement {
   const { graph, policy } = site;
   const known = asked.get(scope);
   if (known?.graph === graph && known.policy === policy && known.grades === set) return known.needs;
@@ -85,6 +88,10 @@ export function findRequirement({ scope, grades: set }: Dossier, site: SiteFacts
   asked.set(scope, { graph, policy, grades: set, needs });
   return needs;
 }
+
+/** The plant as it is for a job: without the sources that are run empty for it. */
+export const findPlant = (dossier: Dossier, site: SiteFacts): PlantGraph =>
+  asEmptied(site.graph, findRequirement(dossier, site));
 
 /** The work order of a job whose plan exists: steps, proofs, stations and the way back. */
 export interface WorkOrder {
@@ -96,18 +103,16 @@ export interface WorkOrder {
   readonly restore: readonly RestoreStep[];
 }
 
-const orders = new WeakMap<
-  IsolationPlan,
-  { graph: PlantGraph; noted: Dossier['noted']; order: WorkOrder }
->();
+const orders = new WeakMap<IsolationPlan, { noted: Dossier['noted']; order: WorkOrder }>();
 
 /** Derives the work order from the plan, or undefined without one. */
 export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | undefined {
   if (dossier.plan.kind === 'none') return undefined;
   const { plan } = dossier.plan;
   const known = orders.get(plan);
-  if (known?.graph === site.graph && known.noted === dossier.noted) return known.order;
+  // The same points may be accepted again for another scope, or after a grade was set: they are proved for what is asked now.
   const requirement = findRequirement(dossier, site);
+  if (known?.order.requirement === requirement && known.noted === dossier.noted) return known.order;
   const noted = new Map(
     Object.entries(dossier.noted).flatMap(([subject, { seconds }]) =>
       seconds === undefined ? [] : [[subject, seconds] as const],
@@ -126,7 +131,7 @@ export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | un
   };
   // A plan that is not yet accepted may still see its grades change, so only an accepted one is remembered.
   if (dossier.plan.kind === 'accepted') {
-    orders.set(plan, { graph: site.graph, noted: dossier.noted, order });
+    orders.set(plan, { noted: dossier.noted, order });
   }
   return order;
 }

@@ -31,6 +31,7 @@ import { listLineup, type LinePoint } from './lineup';
 import { findTarget, type ScanTarget } from './scan';
 import { listShared } from './shared';
 import {
+  findPlant,
   findRequirement,
   findWorkOrder,
   type OpenJob,
@@ -55,6 +56,8 @@ export interface DossierView {
   readonly holding: readonly ExplainedRefusal[];
   readonly lamps: readonly Lamp[];
   readonly sources: readonly SourceView[];
+  /** Sources that are run empty before, with the way on which they would reach the work. */
+  readonly emptied: readonly Omit<SourceView, 'grade' | 'reasons'>[];
   readonly plan:
     (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
   readonly steps: readonly (Step & { readonly done: boolean })[];
@@ -128,7 +131,7 @@ function viewPlan(dossier: Dossier, site: SiteFacts): DossierView['plan'] {
   return {
     ...plan,
     check: checkPlan(site.graph, requirement, plan),
-    cost: computeCost(site.graph, plan),
+    cost: computeCost(findPlant(dossier, site), plan),
   };
 }
 
@@ -180,6 +183,9 @@ export function viewDossier(
       const traced = requirement.trace.sources.find((one) => one.id === id);
       const medium = graph.medium[source]?.name ?? '';
       return { id, name: traced?.name ?? id, medium, grade, reasons, route: traced?.route ?? [] };
+    }),
+    emptied: requirement.trace.emptied.map(({ id, section, name, route }) => {
+      return { id, name, medium: graph.medium[section]?.name ?? '', route };
     }),
     plan: viewPlan(dossier, site),
     steps: (order?.steps ?? []).map((step) => ({

@@ -1,4 +1,4 @@
-import type { Requirement } from '../isolation';
+import { listOrigins, type Requirement } from '../isolation';
 import type { Activity, Medium, PlantGraph, Scope } from '../plant';
 import { HAZARD_CODES, HAZARDS, type Hazard, type HazardCode } from './hazards';
 import { PAPERS, type PaperKind } from './papers';
@@ -48,7 +48,7 @@ function listMedia(
   places: readonly Place[],
 ): Map<string, Medium> {
   const all = new Map<string, Medium>();
-  for (const { section } of requirement.trace.sources) {
+  for (const { section } of listOrigins(requirement.trace)) {
     const medium = graph.medium[section];
     if (medium) all.set(medium.id, medium);
   }

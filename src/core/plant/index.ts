@@ -6,5 +6,6 @@ export { formatPlantProblem, type FileProblem } from './problems';
 export * from './schema';
 export type { Diagram } from './drawing';
 export * from './diff';
+export * from './emptied';
 export * from './graphml';
 export * from './sheets';

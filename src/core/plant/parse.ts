@@ -11,6 +11,7 @@ import {
   type Plant,
   type Scope,
 } from './schema';
+import { findWhyNotEmptied } from './emptied';
 import { CONVERTING_KINDS, OPEN_KINDS } from './kinds';
 import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
 
@@ -205,16 +206,17 @@ export function parsePlantText(text: string): Result<Plant, FileProblem> {
   return json.ok ? parsePlant(json.value) : json;
 }
 
-/** Reads a job's scope; every section must be in the plant. */
+/** Reads a job's scope; every section must be in the plant, none of the work a source that is not run empty. */
 export function parseScope(document: unknown, plant: Plant): Result<Scope, FileProblem> {
   const read = parseWith(scopeSchema, document);
   if (!read.ok) return read;
   const sections = new Map(plant.sections.map((section) => [section.id, section]));
-  const problems = read.value.work.flatMap((work, index) => {
+  const { emptied = [] } = read.value;
+  const atWork = read.value.work.flatMap((work, index) => {
     const section = sections.get(work.section);
-    if (section && !section.source) return [];
+    if (section && (!section.source || emptied.includes(section.id))) return [];
     const what = section
-      ? `is a source (${section.source?.name}): nothing can stand between it and the work`
+      ? `is a source (${section.source?.name}): nothing can stand between it and the work unless it is run empty (emptied)`
       : `is not a section of ${plant.name}`;
     return [
       {
@@ -223,6 +225,12 @@ export function parseScope(document: unknown, plant: Plant): Result<Scope, FileP
       },
     ];
   });
+  const atEmptied = emptied.flatMap((id, index) => {
+    const why = findWhyNotEmptied(plant, id);
+    if (why === undefined) return [];
+    return [{ path: formatPath(['emptied', index]), message: `${showValue(id)} ${why}` }];
+  });
+  const problems = [...atWork, ...atEmptied];
   return problems.length > 0 ? { ok: false, problems } : read;
 }
 

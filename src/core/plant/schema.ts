@@ -192,6 +192,8 @@ export const scopeSchema = z.strictObject({
     .array(z.strictObject({ section: id, activity: z.enum(ACTIVITIES) }))
     .min(1, 'a job works on at least one section'),
   hours: z.number().gt(0).max(8784),
+  /** Sources that are run empty before anything is isolated, such as a tank that is entered. */
+  emptied: z.array(id).max(50).optional(),
 });
 export type Scope = z.infer<typeof scopeSchema>;
 export type Activity = Scope['work'][number]['activity'];

@@ -9,6 +9,7 @@ import {
 } from '../plant';
 import type { Seen } from './seen';
 import {
+  asEmptied,
   computePlantState,
   sectionOfOutlet,
   type PlantState,
@@ -213,20 +214,28 @@ function provePart(round: Round, part: Part): ProofDemand[] {
 
 /**
  * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation, pressure (level where there is
- * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work, motion on each drive that holds work, and pressure in each
+ * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work or was run empty for it, motion on each drive that holds work, and pressure in each
  * bled space between two barriers. In the order of ids.
  */
 export function listProofs(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
 ): ProofDemand[] {
+  const graph = asEmptied(drawn, requirement);
   const state = computePlantState(graph, plan);
-  const zone = new Set(requirement.trace.zone);
+  const emptied = requirement.trace.emptied.map(({ section }) => section);
+  const zone = new Set([...requirement.trace.zone, ...emptied]);
+  const round: Round = { graph, state, zone };
   const inside = listParts(graph, state, requirement.trace.zone, zone).flatMap((part) =>
-    provePart({ graph, state, zone }, part),
+    provePart(round, part),
   );
   const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  const elsewhere = emptied
+    .filter((section) => !zoneBodies.has(state.body[section]))
+    .flatMap((section) => listParts(graph, state, [section], zone))
+    .filter(({ energy, holdsWork }) => energy === 'fluid' && holdsWork)
+    .flatMap((part) => proveFluid(round, part));
   const between = state.opened
     .map((outlet) => sectionOfOutlet(graph, outlet))
     .filter((section) => !zoneBodies.has(state.body[section]))
@@ -244,7 +253,7 @@ export function listProofs(
           ),
         ),
     );
-  const all = new Map([...inside, ...between].map((proof) => [proof.id, proof]));
+  const all = new Map([...inside, ...between, ...elsewhere].map((proof) => [proof.id, proof]));
   return [...all.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 

@@ -30,7 +30,13 @@ export const PLANNING_RULES = {
     'raise',
     (f) => `${f.source} is itself a source: nothing can stand between it and the work.`,
     'energy model; practice',
-    'Take the source out of service first, or choose another place of work.',
+    'Name it as run empty before, where it is a tank or a vessel, or choose another place of work.',
+  ),
+  'cannot-run-empty': rule(
+    'raise',
+    (f) => `${f.section} cannot be run empty for the job: it ${f.why}.`,
+    'only what holds a known volume of a fluid, and is fed from nowhere else, runs empty (practice)',
+    'Leave it out, or give its volume in the drawing where it is a vessel.',
   ),
   'plan-missing': rule(
     'plan',

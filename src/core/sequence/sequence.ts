@@ -1,4 +1,5 @@
 import {
+  asEmptied,
   closingMinutes,
   openingMinutes,
   RESTRAIN_MINUTES,
@@ -194,6 +195,13 @@ export function listStartStations(
     );
 }
 
+/** "run D2-LIQ (Digester 2 liquid, 1400 m³) empty": what is emptied by the normal way before anything is shut. */
+const sayEmptied = (graph: PlantGraph, { trace }: Requirement): string[] =>
+  trace.emptied.map(({ section, id, name }) => {
+    const volume = graph.sections[section]?.volume_m3;
+    return `run ${id} (${[name, ...(volume ? [`${volume} m³`] : [])].join(', ')}) empty`;
+  });
+
 function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationPlan): Draft[] {
   const proofs = listProofs(graph, requirement, plan).map((proof): Draft => {
     const at = proof.gauges.length > 0 ? ` (${proof.gauges.join(', ')})` : '';
@@ -224,7 +232,10 @@ function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationP
   });
   return [
     fixed('tell', 'tell those affected'),
-    fixed('stop', 'stop by the normal controls'),
+    fixed(
+      'stop',
+      ['stop by the normal controls', ...sayEmptied(graph, requirement)].join(', and '),
+    ),
     ...proofs,
     ...stations,
   ];
@@ -237,12 +248,13 @@ function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationP
  * Restoring runs the other way (see planRestore).
  */
 export function planSequence(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
   valved?: IsolationPlan,
   noted: ReadonlyMap<string, number> = new Map(),
 ): Step[] {
+  const graph = asEmptied(drawn, requirement);
   const whole: IsolationPlan = {
     close: [...new Set([...plan.close, ...(valved?.close ?? [])])],
     open: [...new Set([...plan.open, ...(valved?.open ?? [])])],

@@ -128,6 +128,26 @@ function Lamps({
   );
 }
 
+/** A source that is run empty: how it would reach the work, and how far that it is empty is proved. */
+function EmptiedRoute({
+  id,
+  name,
+  medium,
+  route,
+  lamp,
+}: DossierView['emptied'][number] & { readonly lamp: Lamp | undefined }) {
+  return (
+    <div className="border-l-4 border-warning pl-2 text-sm">
+      <p>
+        <strong className="font-mono">{id}</strong> {name} ({medium}) is run empty before anything
+        is shut: nothing has to stand between it and the work, and it has to be proved empty.
+      </p>
+      <p className="font-mono text-xs">{[id, ...route, 'work'].join(' › ')}</p>
+      <p>{lamp?.why}</p>
+    </div>
+  );
+}
+
 function PickedRoute({
   view,
   source,
@@ -135,7 +155,9 @@ function PickedRoute({
   readonly view: DossierView;
   readonly source: string | undefined;
 }) {
+  const empty = view.emptied.find(({ id }) => id === source);
   const found = view.sources.find(({ id }) => id === source) ?? view.sources[0];
+  if (empty) return <EmptiedRoute {...empty} lamp={view.lamps.find(({ id }) => id === source)} />;
   const lamp = view.lamps.find(({ id }) => id === found?.id);
   if (!found || !lamp)
     return <p>No source reaches this work on the drawing: doubt the drawing before going on.</p>;
@@ -250,6 +272,11 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
             <a href={`/api/jobs/${jobId}/tags`} className="underline">
               Tags (PDF)
             </a>
+          )}
+          {view.stage !== 'closed' && !view.dossier.restoring && (
+            <Link href={`/jobs/${jobId}/scope`} className="underline">
+              Change the scope
+            </Link>
           )}
           <Link href={`/jobs/${jobId}/record`} className="underline">
             Whole record

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Aim, PlanAnswer } from '../../core/isolation';
+import { joinStages } from '../../core/isolation/planner/join-stages';
 import type { IsolationPlan } from '../../core/plant/schema';
 import type { Command, Dossier } from '../../core/job';
 import { Shortfall } from './measures';
@@ -13,14 +14,6 @@ const AIM_NAMES: Readonly<Record<Aim, string>> = {
   points: 'Fewest points',
 };
 const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
-
-/** Everything that has to stand: the plan itself, and the valves under which its blinds are fitted. */
-function withValvedStage(answer: PlanAnswer): IsolationPlan {
-  const stages = answer.stages.filter(({ name }) => name === 'valved');
-  const all = (part: keyof IsolationPlan) =>
-    [...new Set([answer, ...stages].flatMap((one) => one[part]))].sort();
-  return { close: all('close'), open: all('open'), restrain: all('restrain') };
-}
 
 const share = (gap: number) => `${Math.max(1, Math.round(gap * 100))} %`;
 
@@ -95,7 +88,7 @@ function AnswerRow({
         <button
           type="button"
           className="btn btn-xs"
-          onClick={() => onTake(aim, withValvedStage(answer))}
+          onClick={() => onTake(aim, joinStages(answer))}
         >
           Take {AIM_NAMES[aim].toLowerCase()}
         </button>

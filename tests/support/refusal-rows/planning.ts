@@ -45,6 +45,20 @@ export const PLANNING_ROWS: RefusalRow[] = [
     ['source-in-work'],
   ],
   [
+    'raised for work in a tank that is run empty',
+    () => undefined,
+    'ada',
+    { ...RAISE, work: [{ section: 'D1-LIQ', activity: 'enter' }], emptied: ['D1-LIQ'] },
+    [],
+  ],
+  [
+    'raised with the grid, a header fed for ever, a line that is no source and a ghost run empty',
+    () => undefined,
+    'ada',
+    { ...RAISE, emptied: ['GRID-A', 'FW-HDR', 'P201-SUC', 'GHOST'] },
+    ['cannot-run-empty', 'cannot-run-empty', 'cannot-run-empty', 'cannot-run-empty'],
+  ],
+  [
     'raised for a section that is not there',
     () => undefined,
     'ada',

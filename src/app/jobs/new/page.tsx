@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../../server/database';
+import { listOffered } from '../../../server/choices';
 import { readSite } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { findOrder } from '../../../server/work-orders';
@@ -14,7 +15,8 @@ export default async function RaisePage({
   const me = await findMe();
   if (!me) redirect('/login');
   const db = sharedDatabase();
-  const { graph, people } = readSite(db);
+  const site = readSite(db);
+  const { graph, people } = site;
   const { order } = await searchParams;
   const found = order === undefined ? undefined : findOrder(db, order);
   return (
@@ -23,9 +25,7 @@ export default async function RaisePage({
       order={found?.order}
       names={Object.fromEntries([...people.values()].map(({ id, name }) => [id, name]))}
       equipment={graph.plant.equipment.map(({ id, name, sections }) => ({ id, name, sections }))}
-      sections={graph.sections
-        .filter(({ source }) => !source)
-        .map(({ id, name }) => ({ id, name }))}
+      sections={listOffered(site)}
       performers={[...people.values()]
         .filter(({ authorisations }) =>
           authorisations.some(({ role }) => role === 'performing-authority'),

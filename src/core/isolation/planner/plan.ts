@@ -2,7 +2,7 @@ import type { Grade, IsolationPlan, PlantGraph } from '../../plant';
 import { checkPlan } from '../check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
-import type { Requirement } from '../requirement';
+import { asEmptied, type Requirement } from '../requirement';
 import { PlanFinder, type BestPlan } from './best';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
@@ -51,11 +51,12 @@ const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
  * possible, with the extra measures that a person must accept. A source that nothing can hold back has an empty plan.
  */
 export function planIsolation(
-  graph: PlantGraph,
+  drawn: PlantGraph,
   requirement: Requirement,
   limits: SearchLimits = DEFAULT_LIMITS,
   watch: PlanningWatch = {},
 ): PlanningResult {
+  const graph = asEmptied(drawn, requirement);
   watch.onStart?.('grades');
   const outright = new PlanFinder(graph, requirement, {}, limits);
   const feasible = outright.best('effort') !== undefined;

@@ -49,6 +49,7 @@ function requirementToFit(
   const scope: Scope = {
     work: [...new Set([...work, ...ends])].map((section) => ({ section, activity: 'open' })),
     hours: 1,
+    emptied: requirement.trace.emptied.map(({ id }) => id),
   };
   const lowered = new Map(
     requirement.demands

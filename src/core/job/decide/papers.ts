@@ -7,7 +7,7 @@ import { listProposed, refuseMissing } from '../papers';
 import { type Context } from '../site';
 import { isHeld, type Dossier } from '../state';
 import { type Outcome } from './outcome';
-import { refuseWork } from './planning';
+import { refuseScope } from './planning';
 
 /** Refuses to change what a permit is about while it is out, or once its work is over. */
 function requireUnissued({ permit, restoring }: Dossier): Refusal[] {
@@ -84,7 +84,10 @@ export function decidePapers(
       };
     case 'change-scope':
       return {
-        refusals: [...requireUnissued(dossier), ...refuseWork(command.work, context)],
+        refusals: [
+          ...requireUnissued(dossier),
+          ...refuseScope({ emptied: dossier.scope.emptied, ...command }, context),
+        ],
         event: { ...command, kind: 'scope-changed' },
       };
     case 'accept-clash':

@@ -1,4 +1,5 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
+import { findWhyNotEmptied, type Scope } from '../../plant';
 import { rankGrade } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
@@ -9,16 +10,23 @@ import { requireTogether } from '../shared';
 import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
 
-/** Refuses a place of work that the plant does not know or that is a source itself. */
-export function refuseWork(
-  work: CommandOf<'raise-job'>['work'],
+/** Refuses a place of work that the plant does not know or that is a source and not run empty, and to run empty what cannot be. */
+export function refuseScope(
+  { work, emptied = [] }: Pick<Scope, 'work' | 'emptied'>,
   { site: { graph } }: Context,
 ): Refusal[] {
   const unknown = work.filter(({ section }) => !graph.sectionAt.has(section));
-  const sources = work.filter(({ section }) => graph.isSource[graph.sectionAt.get(section) ?? -1]);
+  const sources = work.filter(
+    ({ section }) =>
+      graph.isSource[graph.sectionAt.get(section) ?? -1] && !emptied.includes(section),
+  );
   return [
     ...unknown.map(({ section }) => refuse('section-unknown', { section })),
     ...sources.map(({ section }) => refuse('source-in-work', { source: section })),
+    ...emptied.flatMap((section) => {
+      const why = findWhyNotEmptied(graph.plant, section);
+      return why === undefined ? [] : [refuse('cannot-run-empty', { section, why })];
+    }),
   ];
 }
 
@@ -33,7 +41,7 @@ function refuseWorkOrder(number: string | undefined, { others }: Context): Refus
 export function decideRaise(command: CommandOf<'raise-job'>, context: Context): Outcome {
   return {
     refusals: [
-      ...refuseWork(command.work, context),
+      ...refuseScope(command, context),
       ...refuseWorkOrder(command.workOrder, context),
       ...requireRole(context, command.performer, ['performing-authority']),
     ],

@@ -6,7 +6,7 @@ import { gateWalkDown } from '../gates';
 import { gateHalt, gateHandBack, refuseNotLive } from '../gates-permit';
 import { listStanding } from '../gates-back';
 import { listCarriedOut } from '../carried-out';
-import { findWorkOrder, type Context } from '../site';
+import { findPlant, findWorkOrder, type Context } from '../site';
 import { isHeld, type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
@@ -22,7 +22,7 @@ function requireNoSpill(dossier: Dossier, points: readonly string[], context: Co
   const held = (ids: readonly string[]) => ids.filter((id) => !points.includes(id));
   const now = listCarriedOut(dossier);
   const left = { close: held(now.close), open: held(now.open), restrain: held(now.restrain) };
-  return listSpills(context.site.graph, left).map(({ outlet, section, source }) =>
+  return listSpills(findPlant(dossier, context.site), left).map(({ outlet, section, source }) =>
     refuse('test-spills', { outlet, section, source }),
   );
 }

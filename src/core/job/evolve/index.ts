@@ -99,12 +99,13 @@ const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 /** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
 export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark): Dossier {
   if (event.kind === 'job-raised') {
-    const { title, equipment, work, hours, performer, workOrder, lockout = 'box' } = event;
+    const { title, equipment, work, hours, emptied, performer, workOrder } = event;
+    const { lockout = 'box' } = event;
     return {
       kind: 'raised',
       title,
       equipment,
-      scope: { work, hours },
+      scope: { work, hours, ...(emptied ? { emptied } : {}) },
       performer,
       ...(workOrder === undefined ? {} : { workOrder }),
       raised: mark,

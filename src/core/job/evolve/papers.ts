@@ -60,7 +60,13 @@ export function evolveAbout(dossier: Dossier, event: JobEvent, mark: Mark): Part
       return { halt: undefined };
     case 'scope-changed':
       return {
-        scope: { work: event.work, hours: event.hours },
+        // What was run empty stays so unless it is said anew.
+        scope: {
+          ...dossier.scope,
+          work: event.work,
+          hours: event.hours,
+          ...(event.emptied ? { emptied: event.emptied } : {}),
+        },
         papers: undefined,
         clashes: {},
       };

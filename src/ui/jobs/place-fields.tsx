@@ -1,0 +1,125 @@
+'use client';
+
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+
+/** A section as it is offered for work; a source is offered where it can be run empty first. */
+export interface OfferedSection {
+  readonly id: string;
+  readonly name: string;
+  readonly isSource: boolean;
+}
+
+/** What the fields hold: the scope of a job. */
+export interface PlaceValues {
+  work: { section: string; activity: Activity }[];
+  emptied: string[];
+  hours: number;
+}
+
+const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = {
+  open: 'break into it',
+  enter: 'go inside',
+  'hot-work': 'hot work on or in it',
+  touch: 'touch conductors or moving parts',
+};
+
+interface PlaceProps {
+  readonly sections: readonly OfferedSection[];
+  /** Sections of the equipment: offered first. */
+  readonly own: ReadonlySet<string>;
+}
+
+/** Sources that are run empty before: the place of work itself where it is one, those of the equipment, and any other that can be. */
+function EmptiedFields({ sections, own }: PlaceProps) {
+  const { register, control } = useFormContext<PlaceValues>();
+  const [work, emptied] = useWatch({ control, name: ['work', 'emptied'] });
+  const sources = sections.filter(({ isSource }) => isSource);
+  const isNear = ({ id }: OfferedSection) =>
+    own.has(id) || emptied.includes(id) || work.some(({ section }) => section === id);
+  const full = sources.filter(
+    ({ id }) => !emptied.includes(id) && work.some(({ section }) => section === id),
+  );
+  const row = ({ id, name }: OfferedSection) => (
+    <label key={id} className="flex items-center gap-2 text-sm">
+      <input type="checkbox" value={id} className="checkbox checkbox-sm" {...register('emptied')} />
+      <span className="font-mono">{id}</span> {name}
+    </label>
+  );
+  if (sources.length === 0) return null;
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend className="font-bold">Run empty before</legend>
+      <p className="text-sm">
+        A tank or vessel feeds the work for as long as anything stands in it. What is ticked is run
+        empty before anything is shut, and has to be proved empty like any other source.
+      </p>
+      {full.map(({ id, name }) => (
+        <p key={id} role="alert" className="border-l-4 border-error pl-2 text-sm">
+          <strong className="font-mono">{id}</strong> {name} is itself a source: tick it as run
+          empty, or choose another place of work.
+        </p>
+      ))}
+      {sources.filter(isNear).map(row)}
+      <details>
+        <summary className="cursor-pointer text-sm">Other tanks and vessels</summary>
+        {sources.filter((one) => !isNear(one)).map(row)}
+      </details>
+    </fieldset>
+  );
+}
+
+/** Where the work is, what is done there, and what is run empty for it. Stands in a form of PlaceValues. */
+export function PlaceFields({ sections, own }: PlaceProps) {
+  const { register, control } = useFormContext<PlaceValues>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'work' });
+  const offered = [...sections].sort((a, b) => Number(own.has(b.id)) - Number(own.has(a.id)));
+  return (
+    <>
+      <h2 className="font-bold">Place of work</h2>
+      {fields.map((field, index) => (
+        <div key={field.id} className="flex flex-wrap items-end gap-2">
+          <label className="flex grow flex-col">
+            Section {index + 1}
+            <select className="select w-full" {...register(`work.${index}.section`)}>
+              {offered.map(({ id, name, isSource }) => (
+                <option key={id} value={id}>
+                  {own.has(id) ? '• ' : ''}
+                  {id} {name}
+                  {isSource ? ' (run empty first)' : ''}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex flex-col">
+            Activity {index + 1}
+            <select className="select" {...register(`work.${index}.activity`)}>
+              {ACTIVITIES.map((activity) => (
+                <option key={activity} value={activity}>
+                  {ACTIVITY_WORDS[activity]}
+                </option>
+              ))}
+            </select>
+          </label>
+          {fields.length > 1 && (
+            <button type="button" className="btn btn-sm" onClick={() => remove(index)}>
+              Remove
+            </button>
+          )}
+        </div>
+      ))}
+      <div>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            append({ section: [...own][0] ?? sections[0]?.id ?? '', activity: 'touch' })
+          }
+        >
+          One more place
+        </button>
+      </div>
+      <EmptiedFields sections={sections} own={own} />
+    </>
+  );
+}

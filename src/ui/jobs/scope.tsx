@@ -1,0 +1,80 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { FormProvider, useForm } from 'react-hook-form';
+import type { Scope } from '../../core/plant';
+import { CommandDesk, useCommand } from '../command/use-command';
+import type { JobHandle } from '../command/send';
+import { PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
+
+interface ScopeProps {
+  readonly handle: JobHandle;
+  readonly title: string;
+  readonly scope: Scope;
+  readonly sections: readonly OfferedSection[];
+  /** Sections of the equipment. */
+  readonly own: readonly string[];
+}
+
+function ScopeForm({ handle, scope, sections, own }: ScopeProps) {
+  const run = useCommand();
+  const router = useRouter();
+  const form = useForm<PlaceValues & { reason: string }>({
+    defaultValues: {
+      work: [...scope.work],
+      emptied: [...(scope.emptied ?? [])],
+      hours: scope.hours,
+      reason: '',
+    },
+  });
+  const change = async (values: PlaceValues & { reason: string }) => {
+    if (await run({ kind: 'change-scope', ...values })) router.push(`/jobs/${handle.jobId}`);
+  };
+  return (
+    <FormProvider {...form}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => void form.handleSubmit(change)(event)}
+      >
+        <PlaceFields sections={sections} own={new Set(own)} />
+        <label className="flex flex-col">
+          Hours
+          <input
+            type="number"
+            step="any"
+            min="0.25"
+            max="720"
+            className="input w-32 font-mono"
+            {...form.register('hours', { valueAsNumber: true })}
+          />
+        </label>
+        <label className="flex flex-col">
+          Why the scope changes
+          <input className="input w-full" required {...form.register('reason')} />
+        </label>
+        <div>
+          <button className="btn btn-primary btn-sm">Change the scope</button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
+
+/** Changing what a job works on: it is traced, planned, reviewed, proved and permitted anew. */
+export function ScopeScreen(props: ScopeProps) {
+  return (
+    <CommandDesk handle={props.handle}>
+      <main className="mx-auto flex max-w-3xl flex-col gap-4 p-4">
+        <h1 className="text-2xl font-bold">
+          Change the scope of <span className="font-mono">{props.handle.jobId}</span> {props.title}
+        </h1>
+        <p>
+          The points of the plan stay as they are and go back to be checked and reviewed for the new
+          scope. Everything is proved again, and work goes on under a new permit: hand a permit that
+          is out back first, or cancel it.
+        </p>
+        <ScopeForm {...props} />
+      </main>
+    </CommandDesk>
+  );
+}
