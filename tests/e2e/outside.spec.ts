@@ -191,6 +191,8 @@ test('hot work waits for a test of its air, and air that is not fit stops it', a
     for (const level of ['top', 'middle', 'bottom'])
       await air.getByLabel(`oxygen, ${level}`).fill('20.9');
     await air.getByLabel('methane, top').fill(methane);
+    const places = air.getByRole('group', { name: /^Tested here as well/ });
+    for (const place of await places.getByRole('checkbox').all()) await place.check();
     for (const unknown of await air.getByLabel(/What was found out/).all())
       await unknown.fill('far below its flash point');
     await page.getByRole('button', { name: 'Sign the test for hot work' }).click();

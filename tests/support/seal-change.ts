@@ -19,6 +19,7 @@ import {
   type DossierState,
   type SiteFacts,
 } from '../../src/core/job';
+import { listTestPlaces } from '../../src/core/job/air-places';
 import { listLeakTests } from '../../src/core/job/leak-test';
 import { listLineup } from '../../src/core/job/lineup';
 import { findSensor, LEVELS, type AirUse, type SubstanceCode } from '../../src/core/gas';
@@ -339,6 +340,7 @@ export function airTestOf(
         unit: findSensor(detector, gas)?.unit ?? '%vol',
       })),
     })),
+    places: listTestPlaces(state, site, use),
     known: Object.fromEntries(unknown.map((name) => [name, 'far below its flash point'])),
   };
 }

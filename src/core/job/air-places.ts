@@ -2,7 +2,7 @@ import type { AirUse } from '../gas';
 import { isFluid } from '../plant';
 import { listNeighboursOf } from './hot-work';
 import type { SiteFacts } from './site';
-import type { Dossier } from './state';
+import type { AirTest, Dossier } from './state';
 
 /** Neighbours of hot work where gas comes out first. */
 const BREATHES = ['open-end', 'drain', 'vent', 'sample-point', 'connected'];
@@ -32,4 +32,13 @@ export function listTestPlaces(dossier: Dossier, site: SiteFacts, use: AirUse): 
     .filter(({ kind }) => BREATHES.includes(kind))
     .map(({ id, name }) => `${id} ${name}`);
   return [...mouths, ...openings];
+}
+
+/** The places at which a test of the air was not made. */
+export function listPlacesLeft(
+  dossier: Dossier,
+  site: SiteFacts,
+  { use, places = [] }: Pick<AirTest, 'use' | 'places'>,
+): string[] {
+  return listTestPlaces(dossier, site, use).filter((place) => !places.includes(place));
 }

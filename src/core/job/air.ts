@@ -13,6 +13,7 @@ import { listOrigins } from '../isolation';
 import type { PaperKind } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
+import { listPlacesLeft } from './air-places';
 import { listPapers } from './papers';
 import { findRequirement, type SiteFacts } from './site';
 import type { AirTest, Dossier } from './state';
@@ -90,6 +91,8 @@ function gateUse(dossier: Dossier, site: SiteFacts, now: string, use: AirUse): R
   if (!test) return [refuse('air-not-tested', { use: words })];
   const minutes = site.values['air-test-min'];
   const isOld = Date.parse(now) > Date.parse(findAirEnd(dossier, site, use) ?? now);
+  // What opens into a space can be reached only from inside: see the entry.
+  const left = use === 'hot-work' ? listPlacesLeft(dossier, site, test) : [];
   const missing = listUncovered(planAir(dossier, site, use), describeSamples(test));
   const alarm = findAirAlarm(dossier, use);
   return [
@@ -98,6 +101,9 @@ function gateUse(dossier: Dossier, site: SiteFacts, now: string, use: AirUse): R
     ...(isOld ? [refuse('air-test-old', { use: words, at: test.at, minutes })] : []),
     ...(missing.length > 0
       ? [refuse('air-not-covered', { use: words, missing: missing.join(', ') })]
+      : []),
+    ...(left.length > 0
+      ? [refuse('air-places-left', { use: words, places: left.join('; ') })]
       : []),
   ];
 }
@@ -109,6 +115,6 @@ export const describeSamples = ({ samples }: Pick<AirTest, 'samples'>) =>
     gases: readings.map(({ gas }): SubstanceCode => gas),
   }));
 
-/** What keeps people from the work because of its air: not tested for an entry or hot work, unfit, too long ago, not everywhere. */
+/** What keeps people from the work because of its air: not tested for an entry or hot work, unfit, too long ago, not for every gas or at every place. */
 export const gateAir = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] =>
   listAirUses(listPapers(dossier, site)).flatMap((use) => gateUse(dossier, site, now, use));

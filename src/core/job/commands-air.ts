@@ -35,6 +35,8 @@ export const AIR_COMMANDS = [
       )
       .min(1)
       .max(40),
+    /** Places besides where it was tested: the readings are the worst of all. */
+    places: z.array(words).max(200).optional(),
     /** What was found out about bodies of which the drawing does not say what they give off, by name. */
     known: z.record(words, words).default({}),
   }),

@@ -11,6 +11,7 @@ import {
   type SpaceHazard,
 } from '../space';
 import { findAirTest } from './air';
+import { listPlacesLeft, listTestPlaces } from './air-places';
 import { listPapers } from './papers';
 import { findRequirement, type SiteFacts } from './site';
 import type { Dossier } from './state';
@@ -82,6 +83,8 @@ export interface EntryView {
   readonly hazards: readonly SpaceHazard[];
   readonly notPositive: readonly { readonly source: string; readonly why: string }[];
   readonly limits: PurgeLimits;
+  /** Places inside that are still to be tested: until they are, one person alone goes in. */
+  readonly insideLeft: readonly string[];
   /** When those inside have to be called next (ISO 8601, UTC); undefined while nobody is in. */
   readonly callDue: string | undefined;
 }
@@ -94,8 +97,21 @@ export function viewEntry(dossier: Dossier, site: SiteFacts): EntryView | undefi
     hazards: listHazards(dossier, site),
     notPositive: listNotPositive(dossier, site),
     limits: purgeLimits(site),
+    insideLeft: listInsideLeft(dossier, site),
     callDue: findCallDue(dossier, site),
   };
+}
+
+/** Places inside that have not been tested since the space was last blown out: corners, and every line that opens there. */
+export function listInsideLeft(dossier: Dossier, site: SiteFacts): string[] {
+  const since = Date.parse(dossier.entry.purged?.at ?? '');
+  const tests = dossier.airTests.filter(
+    ({ use, at }) => use === 'entry' && Date.parse(at) >= since,
+  );
+  const left = tests.map((test) => listPlacesLeft(dossier, site, test));
+  return (
+    left.find((one) => one.length === 0) ?? left.at(-1) ?? listTestPlaces(dossier, site, 'entry')
+  );
 }
 
 export const listInside = ({ entry }: Dossier): string[] => Object.keys(entry.inside);

@@ -106,6 +106,12 @@ export const ENTRY_RULES = {
     `${OSHA}(f)(4), (i)(3); the number is the plan’s`,
     'Someone comes out first.',
   ),
+  'inside-not-tested': rule(
+    'work',
+    (f) => `Since the space was blown out, the air was not tested inside at: ${f.places}.`,
+    'corners and lines that open into a space are tested from inside before anyone works there (practice)',
+    'Whoever went in first tests there with a detector that stays on; then sign the test with these places ticked.',
+  ),
   'already-inside': rule('work', (f) => `${f.person} is inside.`, COUNT, 'Tick them out first.'),
   'not-inside': rule(
     'work',

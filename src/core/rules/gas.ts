@@ -162,4 +162,10 @@ export const GAS_RULES = {
     'oxygen, flammables and toxics in this order (29 CFR 1910.146(d)(5)(iii)), where each gathers',
     'Test for these as well, all in one test.',
   ),
+  'air-places-left': rule(
+    'permit',
+    (f) => `The last test of the air for ${f.use} was not made at: ${f.places}.`,
+    'gas is looked for at drains, vents and open ends before the first spark (NFPA 51B; practice)',
+    'Test at each of these as well and tick it, all in one test.',
+  ),
 } as const satisfies Record<string, Rule>;

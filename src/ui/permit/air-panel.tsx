@@ -1,6 +1,6 @@
 'use client';
 
-import { useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import {
   AIR_MOMENTS,
   AIR_USE_WORDS,
@@ -28,6 +28,7 @@ interface Fields {
   readonly place: string;
   readonly drawn: string;
   readonly shown: Record<string, Record<string, string>>;
+  readonly places: string[];
   readonly known: Record<string, string>;
 }
 
@@ -48,7 +49,7 @@ function toCommand(
   detectors: Detectors,
   now: string,
 ): CommandOf<'test-air'> {
-  const { instrument, bumped, length, bore, place, drawn, shown, known } = fields;
+  const { instrument, bumped, length, bore, place, drawn, shown, places, known } = fields;
   const hose = Number(length) > 0 ? { length_m: Number(length), bore_mm: Number(bore) } : undefined;
   const samples = LEVELS.flatMap((level) => {
     const readings = air.plan.demands.flatMap(({ gas }) => {
@@ -66,11 +67,48 @@ function toCommand(
     bumpedAt: before(now, Number(bumped) * 3600),
     ...(hose ? { hose } : {}),
     samples,
+    places,
     known: Object.fromEntries(Object.entries(known).filter(([, words]) => words.trim() !== '')),
   };
 }
 
-function AirForm({ air, props }: { readonly air: AirView; readonly props: DossierProps }) {
+/** What was tested besides the levels. Places inside a space are reached only once someone is in. */
+function PlacesTested({
+  air,
+  register,
+}: {
+  readonly air: AirView & { readonly places: readonly string[] };
+  readonly register: UseFormRegister<Fields>;
+}) {
+  if (air.places.length === 0) return null;
+  return (
+    <fieldset className="flex flex-col gap-1 text-sm">
+      <legend>
+        Tested here as well; the figures above are the worst of all.
+        {air.use === 'entry' ? ' From inside: until then one person alone goes in.' : ''}
+      </legend>
+      {air.places.map((place) => (
+        <label key={place} className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            value={place}
+            className="checkbox checkbox-sm"
+            {...register('places')}
+          />
+          {place}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function AirForm({
+  air,
+  props,
+}: {
+  readonly air: DossierProps['view']['air'][number];
+  readonly props: DossierProps;
+}) {
   const run = useCommand();
   const { view, choices } = props;
   const detectors: Detectors = choices.instruments.flatMap(({ id, detector }) =>
@@ -86,6 +124,7 @@ function AirForm({ air, props }: { readonly air: AirView; readonly props: Dossie
       place: 'from outside',
       drawn: '120',
       shown: {},
+      places: [],
       known: {},
     },
   });
@@ -164,6 +203,7 @@ function AirForm({ air, props }: { readonly air: AirView; readonly props: Dossie
           ))}
         </tbody>
       </table>
+      <PlacesTested air={air} register={register} />
       {unknown.map((name) => (
         <label key={name} className="flex flex-col text-sm">
           The drawing does not say what {name} gives off. What was found out?
@@ -217,13 +257,10 @@ export function AirPanel(props: DossierProps) {
           <p className="text-sm">Not tested yet.</p>
         )}
         <details>
-          <summary className="cursor-pointer text-sm">When and where it is tested</summary>
+          <summary className="cursor-pointer text-sm">When it is tested</summary>
           <ul className="list-disc pl-5 text-sm">
             {AIR_MOMENTS[air.use].map((moment) => (
               <li key={moment}>{moment}</li>
-            ))}
-            {air.places.map((place) => (
-              <li key={place}>at {place}</li>
             ))}
           </ul>
         </details>

@@ -199,6 +199,12 @@ function Inside({ entry, props }: { readonly entry: EntryView; readonly props: D
           <TextField label="What was heard" name="heard" value="all well" />
         </SmallForm>
       )}
+      {people.length > 0 && entry.insideLeft.length > 0 && (
+        <p className="border-l-4 border-warning pl-2 text-sm">
+          Nobody follows before the air is tested inside as well: {entry.insideLeft.join('; ')}.
+          Tick these in the test of the air.
+        </p>
+      )}
       {outside.length > 0 && dossier.halt && (
         <p className="text-sm">Nobody goes in: the job is stopped.</p>
       )}

@@ -156,6 +156,13 @@ export const AIR_ROWS: RefusalRow[] = [
     ['air-not-covered'],
   ],
   [
+    'signing on after a test that was not made at the drains and open ends',
+    ON(hot({ places: [] })),
+    'hana',
+    SIGN_ON,
+    ['air-places-left'],
+  ],
+  [
     'signing on after an old test',
     HOT,
     'hana',

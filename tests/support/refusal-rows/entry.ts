@@ -47,6 +47,14 @@ const READY_TO_ENTER = () => test(PURGED(), PURGED_AT + 2);
 const enter = (person: string, tools = 3): Command => ({ kind: 'enter-space', person, tools });
 const leave = (person: string, tools = 3): Command => ({ kind: 'leave-space', person, tools });
 const INSIDE = () => carryOut([['sol', enter('kit')]], READY_TO_ENTER(), after(63));
+/** A test from outside alone. */
+const fromOutside = (state: DossierState, minutes: number): DossierState => {
+  const now = after(minutes);
+  return carryOut([['finn', { ...airTestOf(state, 'entry', {}, now), places: [] }]], state, now);
+};
+/** One person inside, the first since the purge; nobody has tested there yet. */
+const ONE_IN = () =>
+  carryOut([['sol', enter('kit')]], fromOutside(PURGED(), PURGED_AT + 2), after(63));
 const AT = { now: after(64) };
 const BAD = () => test(INSIDE(), 65, { 'hydrogen-sulphide': 40 });
 const RETURNED = () => carryOut([['sol', leave('kit')]], INSIDE(), after(70));
@@ -192,6 +200,23 @@ export const ENTRY_ROWS: RefusalRow[] = [
     'sol',
     enter('lena'),
     ['space-full'],
+    AT,
+  ],
+  [
+    'following the first one in before it was tested inside',
+    ONE_IN,
+    'sol',
+    enter('lena'),
+    ['inside-not-tested'],
+    AT,
+  ],
+  ['following once it was', () => test(ONE_IN(), 63.5), 'sol', enter('lena'), [], AT],
+  [
+    'following after a later test from outside alone',
+    () => fromOutside(INSIDE(), 63.5),
+    'sol',
+    enter('lena'),
+    [],
     AT,
   ],
   [

@@ -94,8 +94,8 @@ export const HOT_ROWS: RefusalRow[] = [
     BY_HOLDER,
     'hana',
     SIGN_ON,
-    // Nothing has been let down or proved for the other place.
-    ['not-let-down', 'not-proved', 'surroundings-open', 'breathes-out'],
+    // Nothing has been let down, proved or tested for the other place.
+    ['not-let-down', 'not-proved', 'surroundings-open', 'breathes-out', 'air-places-left'],
   ],
   ['asking whether it can be done cold', BARE, 'hana', ASK, []],
   ['asking it of a job that is not hot', LIVE, 'hana', ASK, ['no-hot-work']],

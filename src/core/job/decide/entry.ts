@@ -6,6 +6,7 @@ import { type CommandOf } from '../commands';
 import {
   gateEntry,
   isEntry,
+  listInsideLeft,
   listInside,
   purgeLimits,
   refuseEntryPlan,
@@ -13,7 +14,7 @@ import {
 } from '../entry';
 import { gateIsolation } from '../gates';
 import { refuseNotLive } from '../gates-permit';
-import { type Context } from '../site';
+import { type Context, type SiteFacts } from '../site';
 import { isHeld, listOn, type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';
 
@@ -92,6 +93,13 @@ function requireAttendant({ duties }: Dossier, { actor, ...context }: Context): 
     : [refuse('not-the-attendant', { person: nameOf({ actor, ...context }, actor) })];
 }
 
+/** Nobody follows the first one in before the places that are reached from inside are tested as well, since it was last empty. */
+function requireInsideTested(dossier: Dossier, site: SiteFacts): Refusal[] {
+  if (listInside(dossier).length === 0) return [];
+  const left = listInsideLeft(dossier, site);
+  return left.length > 0 ? [refuse('inside-not-tested', { places: left.join('; ') })] : [];
+}
+
 function decideEnter(
   dossier: Dossier,
   command: CommandOf<'enter-space'>,
@@ -112,6 +120,7 @@ function decideEnter(
       ...(inside.length >= most && !inside.includes(person)
         ? [refuse('space-full', { inside: inside.length, most })]
         : []),
+      ...requireInsideTested(dossier, site),
       ...gateEntry(dossier, site, now),
       ...gateAir(dossier, site, now),
     ],
