@@ -9,7 +9,9 @@ import { readNow } from '../server/clock';
 import { sharedDatabase } from '../server/database';
 import { readPresence } from '../server/presence';
 import { findMe } from '../server/session';
+import { readValues } from '../server/site-rules';
 import { Header } from '../ui/shell/header';
+import { SiteZone } from '../ui/shell/site-moments';
 
 export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
 export const dynamic = 'force-dynamic';
@@ -19,18 +21,20 @@ export default async function RootLayout({ children }: { readonly children: Reac
   return (
     <html lang="en">
       <body className="min-h-screen bg-base-100 text-base-content">
-        {me && (
-          <Header
-            me={{
-              name: me.name,
-              coordinator: me.authorisations.some(({ role }) => role === 'coordinator'),
-            }}
-            now={readNow(sharedDatabase())}
-            shown={readPresence(sharedDatabase())}
-            demo={process.env.LANTERN_DEMO === '1'}
-          />
-        )}
-        {children}
+        <SiteZone zone={readValues(sharedDatabase()).values.zone}>
+          {me && (
+            <Header
+              me={{
+                name: me.name,
+                coordinator: me.authorisations.some(({ role }) => role === 'coordinator'),
+              }}
+              now={readNow(sharedDatabase())}
+              shown={readPresence(sharedDatabase())}
+              demo={process.env.LANTERN_DEMO === '1'}
+            />
+          )}
+          {children}
+        </SiteZone>
         <Toaster position="bottom-center" richColors />
       </body>
     </html>

@@ -14,7 +14,7 @@ import {
   type StreamedReading,
 } from '../core/gas';
 import { airLimits, findAirAlarm, findAirTest, listDetectors, type Dossier } from '../core/job';
-import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import { tables, writeAlone, type Db } from '../db';
 import { readNow } from './clock';
 import { carryOut, readJob, readOpenJobs, readSiteFor } from './jobs';
@@ -108,11 +108,12 @@ function alarmJob(
 export function receiveReadings(db: Db, batch: GasBatch): Received {
   const now = readNow(db);
   const site = readSite(db);
+  const explain = explainIn(site.values.zone);
   const { device } = batch;
   const instrument = site.instruments.get(device);
   const { detector, testedUntil } = instrument ?? {};
   if (!detector || testedUntil === undefined) {
-    const refusals = [explainRefusal(refuse('gas-no-detector', { instrument: device }))];
+    const refusals = [explain(refuse('gas-no-detector', { instrument: device }))];
     return { ok: false, refusals };
   }
   const refusals = refuseBatch(batch, { detector, calibratedUntil: testedUntil }, now);
@@ -132,7 +133,7 @@ export function receiveReadings(db: Db, batch: GasBatch): Received {
     ...changed.slice(0, 1).map(({ number }) => refuse('gas-number-reused', { device, number })),
     ...(twice > 0 ? [refuse('gas-number-reused', { device, number: 'in this batch' })] : []),
   ];
-  if (all.length > 0) return { ok: false, refusals: all.map(explainRefusal) };
+  if (all.length > 0) return { ok: false, refusals: all.map(explain) };
   const fresh = corrected.filter(({ number }) => !known.has(number));
   const jobs = readOpenJobs(db).filter(({ dossier }) =>
     listDetectors(dossier).some((standing) => standing.device === device),

@@ -11,7 +11,7 @@ import {
   type HandoverRecord,
   type HandoverReport,
 } from '../core/handover';
-import { explainRefusal, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn, type ExplainedRefusal } from '../core/rules/book';
 import { writeAlone, type Db } from '../db';
 import { appendEvents, readStream } from '../ledger';
 import { readNow } from './clock';
@@ -100,7 +100,11 @@ export function carryOutHandover(
       report: draft.report,
     });
     if (!decision.ok) {
-      return { ok: false, kind: 'refused', refusals: decision.refusals.map(explainRefusal) };
+      return {
+        ok: false,
+        kind: 'refused',
+        refusals: decision.refusals.map(explainIn(site.values.zone)),
+      };
     }
     appendEvents(tx, STREAM, version, [decision.event], {
       actor,

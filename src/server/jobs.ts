@@ -17,7 +17,7 @@ import {
   type OtherJobs,
   type SiteFacts,
 } from '../core/job';
-import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import { EMPTY_TRACE, evolveTrace, type BoardTrace } from '../core/watch';
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents, readStream, type StoredEvent } from '../ledger';
@@ -225,7 +225,11 @@ export function carryOut(db: Db, request: Request): Answer {
       .where(eq(tables.commandsSeen.key, request.key))
       .get();
     if (seen !== undefined && seen.fingerprint !== fingerprint(request)) {
-      return { ok: false, kind: 'refused', refusals: [explainRefusal(refuse('key-reused'))] };
+      return {
+        ok: false,
+        kind: 'refused',
+        refusals: [explainIn(readSite(tx).values.zone)(refuse('key-reused'))],
+      };
     }
     if (seen !== undefined) {
       return { ok: true, jobId: seen.stream.slice('job/'.length), sequence: seen.sequence };
@@ -251,7 +255,8 @@ export function carryOut(db: Db, request: Request): Answer {
     };
     const decision = decideJob(state, request.command, context);
     if (!decision.ok) {
-      return { ok: false, kind: 'refused', refusals: decision.refusals.map(explainRefusal) };
+      const explain = explainIn(site.values.zone);
+      return { ok: false, kind: 'refused', refusals: decision.refusals.map(explain) };
     }
     const enteredAt = timeOf(request.command, context);
     const events = decision.events.map((event) =>
@@ -297,7 +302,7 @@ export function readJobNow(db: Db, jobId: string) {
     now,
     stage: findStage(dossier, site),
     holding: listHolding(dossier, { site, now, jobId, others: readOthers(db, jobId).open() }).map(
-      explainRefusal,
+      explainIn(site.values.zone),
     ),
     dossier,
   };

@@ -1,4 +1,5 @@
 import { describeSheets, isNumbered, standAt } from '../core/job';
+import { momentsIn } from '../core/moments';
 import type { Db } from '../db';
 import { readNow } from './clock';
 import { readSiteFor, readState } from './jobs';
@@ -16,7 +17,8 @@ export async function readPapers(
   const dossier = standAt(state, now);
   const { permit } = dossier;
   const number = isNumbered(permit) ? permit.number : 'not issued';
-  const sheets = describeSheets(dossier, { job: jobId, site: readSiteFor(db, state), now, copy });
-  const printed = now.slice(0, 16).replace('T', ' ');
-  return printSheets(sheets, `${jobId}, permit ${number}, printed ${printed} UTC`);
+  const site = readSiteFor(db, state);
+  const sheets = describeSheets(dossier, { job: jobId, site, now, copy });
+  const printed = momentsIn(site.values.zone).instant(now);
+  return printSheets(sheets, `${jobId}, permit ${number}, printed ${printed}`);
 }

@@ -1,5 +1,5 @@
 import { listTags } from '../core/job';
-import { explainRefusal, refuse, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import type { Db } from '../db';
 import { readJob, readSiteFor } from './jobs';
 import { printTags } from './print/tags';
@@ -15,11 +15,12 @@ export type PrintedTags =
 export async function readTags(db: Db, jobId: string, point?: string): Promise<PrintedTags> {
   const { state } = readJob(db, jobId);
   if (!state) return { kind: 'no-job' };
-  if (state.plan.kind !== 'accepted')
-    return { kind: 'refused', refusal: explainRefusal(refuse('plan-not-reviewed')) };
   const site = readSiteFor(db, state);
+  const { zone } = site.values;
+  if (state.plan.kind !== 'accepted')
+    return { kind: 'refused', refusal: explainIn(zone)(refuse('plan-not-reviewed')) };
   const tags = listTags(state, site, jobId).filter((tag) => (point ?? tag.point) === tag.point);
   if (tags.length === 0) return { kind: 'no-such-point' };
   const nameOf = (id: string) => site.people.get(id)?.name ?? id;
-  return { kind: 'printed', pdf: await printTags(tags, nameOf, site.reach ?? '') };
+  return { kind: 'printed', pdf: await printTags(tags, { nameOf, reach: site.reach ?? '', zone }) };
 }

@@ -1,7 +1,7 @@
 import { commandSchema } from '../../src/core/job';
 import { STAGED_KINDS, STRENGTH_BY_KIND } from '../../src/core/plant';
 import { countTestPairs, DEAD_LIMITS } from '../../src/core/proving';
-import { explainRefusal, RULES, type RuleCode } from '../../src/core/rules/book';
+import { explainIn, RULES, type RuleCode } from '../../src/core/rules/book';
 import { PHASES } from '../../src/core/sequence';
 
 /** Source: 29 CFR 1910.147; the wording of each paragraph is paraphrased from memory. */
@@ -79,7 +79,7 @@ describe('absent owner, 29 CFR 1910.147(e)(3)', () => {
   });
 
   it('has a rule of its own that (iii) the owner knows before resuming work', () => {
-    const { basis } = explainRefusal({ code: 'owner-not-told', facts: {} });
+    const { basis } = explainIn('UTC')({ code: 'owner-not-told', facts: {} });
     expect(basis).toContain('29 CFR 1910.147(e)(3)(iii)');
   });
 });

@@ -29,7 +29,7 @@ import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/peop
 import { buildGraph, parsePlantText } from '../../src/core/plant';
 import { draftAssessment, QUESTION_CODES, type QuestionCode } from '../../src/core/permits';
 import { listPairs, type ElectricalRound } from '../../src/core/proving';
-import { explainRefusal, type RuleCode } from '../../src/core/rules/book';
+import { explainIn, type RuleCode } from '../../src/core/rules/book';
 import { DEFAULT_VALUES } from '../../src/core/rules/values';
 import type { Step as WorkStep } from '../../src/core/sequence';
 
@@ -146,7 +146,7 @@ export function carryOut(
     const decision = decideJob(state, command, context);
     if (!decision.ok) {
       throw new Error(
-        `${command.kind}: ${decision.refusals.map((one) => explainRefusal(one).says).join(' ')}`,
+        `${command.kind}: ${decision.refusals.map((one) => explainIn('UTC')(one).says).join(' ')}`,
       );
     }
     return decision.events.reduce<DossierState>(

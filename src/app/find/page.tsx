@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../server/database';
 import { findAnything, type FoundJob, type FoundThing } from '../../server/search';
 import { findMe } from '../../server/session';
+import { Day } from '../../ui/shell/site-moments';
 
 function JobLine({ found }: { readonly found: FoundJob }) {
   const { job, title, equipment, stage, raisedAt, permits } = found;
@@ -15,7 +16,9 @@ function JobLine({ found }: { readonly found: FoundJob }) {
       <span className="grow font-bold">{title}</span>
       <span className="font-mono">{equipment}</span>
       <span>{stage}</span>
-      <span className="font-mono text-sm">{raisedAt.slice(0, 10)}</span>
+      <span className="font-mono text-sm">
+        <Day at={raisedAt} />
+      </span>
     </li>
   );
 }

@@ -7,6 +7,7 @@ import { listPlantVersions, readGraph } from '../../server/plant';
 import { listPeople } from '../../server/registers';
 import { findCoordinator, findMe } from '../../server/session';
 import { PlantDiagram } from '../../ui/diagram/diagram';
+import { Instant } from '../../ui/shell/site-moments';
 
 const FORMATS = [
   { id: 'json', label: 'JSON' },
@@ -51,7 +52,7 @@ export default async function PlantPage() {
             >
               version {version}
             </a>{' '}
-            {note}: {names.get(actor) ?? actor}, {at.slice(0, 16).replace('T', ' ')} UTC
+            {note}: {names.get(actor) ?? actor}, <Instant at={at} />
           </li>
         ))}
       </ul>

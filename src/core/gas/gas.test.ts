@@ -1,4 +1,4 @@
-import { explainRefusal } from '../rules/book';
+import { explainIn } from '../rules/book';
 import {
   convertConcentration,
   findLevels,
@@ -105,7 +105,7 @@ describe('what cannot be believed', () => {
       [oxygen(20.9), methane(0)],
       NOW,
     );
-    expect(refusal && explainRefusal(refusal).says).toBe(
+    expect(refusal && explainIn('UTC')(refusal).says).toBe(
       'The reading came 16 s too soon: the sample needs 46 s.',
     );
     expect(codes({ hose, drawnFrom: later(-46) }, oxygen(20.9), methane(0))).toEqual([]);

@@ -64,6 +64,16 @@ describe('the trend', () => {
     expect(computeTrend(rising, 1)?.toLimit_min).toBeUndefined();
   });
 
+  it.each([
+    ['flat', 0, true],
+    ['just under a hundredth of the limit in ten minutes', 0.0099, true],
+    ['just over it', 0.0101, false],
+    ['just over it, falling', -0.0101, false],
+  ])('is steady while it wavers little: %s', (_, slope, isSteady) => {
+    const points = [0, 1, 2, 3].map((n) => ({ at: minute(n), value: 5 + n * slope }));
+    expect(computeTrend(points, 10)?.isSteady).toBe(isSteady);
+  });
+
   it('looks at the newest ten minutes alone', () => {
     const long = [{ at: minute(-30), value: 90 }, ...rising];
     expect(computeTrend(long, 10)?.perMinute).toBeCloseTo(0.5, 9);

@@ -11,6 +11,8 @@ export const TREND_MIN = 10;
 export interface Trend {
   readonly perMinute: number;
   readonly toLimit_min: number | undefined;
+  /** It wavers by less than a hundredth of the limit over all that time: it goes nowhere (practice). */
+  readonly isSteady: boolean;
 }
 
 /**
@@ -29,5 +31,9 @@ export function computeTrend(points: readonly Point[], limit: number): Trend | u
   const perMinute = minutes.reduce((sum, { x, y }) => sum + (x - mx) * (y - my), 0) / spread;
   const now = my - perMinute * mx;
   const left = (limit - now) / perMinute;
-  return { perMinute, toLimit_min: perMinute !== 0 && left >= 0 ? left : undefined };
+  return {
+    perMinute,
+    toLimit_min: perMinute !== 0 && left >= 0 ? left : undefined,
+    isSteady: Math.abs(perMinute) * TREND_MIN < Math.abs(limit) / 100,
+  };
 }

@@ -10,7 +10,7 @@ import {
   WALKED,
 } from '../../../tests/support/seal-change';
 import { standAt, type DossierState } from '../job';
-import { explainRefusal } from '../rules/book';
+import { explainIn } from '../rules/book';
 import {
   decideHandover,
   evolveHandovers,
@@ -246,7 +246,7 @@ describe('handing over', () => {
         report: reportOf(ON(), 9),
       },
     );
-    const said = decision.ok ? [] : decision.refusals.map((one) => explainRefusal(one).says);
+    const said = decision.ok ? [] : decision.refusals.map((one) => explainIn('UTC')(one).says);
     expect(said.join(' ')).toMatch(
       /1 overdue, and the notes say nothing: J-0001 P-0001 has lapsed/,
     );

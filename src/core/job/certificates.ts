@@ -5,7 +5,7 @@ import { viewEntry } from './entry';
 import { viewHotWork } from './hot-work';
 import { listProposed } from './papers';
 import {
-  clock,
+  clockOf,
   describeState,
   namer,
   type Block,
@@ -27,6 +27,7 @@ function describeEntry(dossier: Dossier, { site }: SheetFacts): Block[] {
   const { plan, opened, purged, inside, tools } = dossier.entry;
   const { oxygenLeast, oxygenMost, lflMost, exposureMost } = airLimits(site.values, 'entry');
   const name = namer(site);
+  const clock = clockOf(site);
   const hazards = [...new Set(view.hazards.map(({ why }) => why))];
   return [
     {
@@ -107,7 +108,8 @@ const AIR_OF: Readonly<Partial<Record<PaperKind, AirUse>>> = {
 };
 
 /** Tests of the air by level, with who read them and when (29 CFR 1910.146(f)(10)), and lines for those to come. */
-function describeAir(kind: PaperKind, dossier: Dossier, name: (id: string) => string): Block[] {
+function describeAir(kind: PaperKind, dossier: Dossier, { site }: SheetFacts): Block[] {
+  const [name, clock] = [namer(site), clockOf(site)];
   const use = AIR_OF[kind];
   if (use === undefined) return [];
   const rows = dossier.airTests
@@ -151,12 +153,12 @@ export function describeCertificate(kind: PaperKind, dossier: Dossier, facts: Sh
   ];
   return {
     title: PAPERS[kind],
-    banner: describeState(dossier),
+    banner: describeState(dossier, site),
     blocks: [
       { kind: 'list', title: 'Why it is needed', items: why },
       { kind: 'list', title: 'Conditions', items: listConditions(kind, site.values) },
       ...(MORE[kind]?.(dossier, facts) ?? []),
-      ...describeAir(kind, dossier, name),
+      ...describeAir(kind, dossier, facts),
       ...(kind === 'hot-work' || kind === 'confined-space'
         ? [
             {

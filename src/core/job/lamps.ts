@@ -1,5 +1,5 @@
 import { checkPlan, type FindingCode } from '../isolation';
-import { explainRefusal } from '../rules/book';
+import { explainIn } from '../rules/book';
 import { listCarriedOut } from './carried-out';
 import { gateNewest, gateProvedAgain, isStepDone } from './gates';
 import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
@@ -43,7 +43,7 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
     findLiveWords(dossier, order) ??
     findAlarmWords(dossier) ??
     findOutgrownWords(dossier, site) ??
-    findRelitWords(dossier, order);
+    findRelitWords(dossier, site, order);
   const unbled = stops.find((finding) => finding.code === 'work-not-bled');
   const sources = requirement.demands.map((demand): Lamp => {
     const broken =
@@ -70,13 +70,17 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
 /** Words on a newer drawing on which the plan no longer passes: what it opened may reach the work. */
 function findOutgrownWords(dossier: Dossier, site: SiteFacts): string | undefined {
   const [outgrown] = gateNewest(dossier, site);
-  return outgrown && explainRefusal(outgrown).says;
+  return outgrown && explainIn(site.values.zone)(outgrown).says;
 }
 
 /** Words on an isolation that was left alone for too long or handed over: any of its barriers may have been undone since. */
-function findRelitWords(dossier: Dossier, order: WorkOrder | undefined): string | undefined {
+function findRelitWords(
+  dossier: Dossier,
+  { values }: SiteFacts,
+  order: WorkOrder | undefined,
+): string | undefined {
   const [left] = order ? gateProvedAgain(dossier.isolation, order) : [];
-  return left && explainRefusal(left).says;
+  return left && explainIn(values.zone)(left).says;
 }
 
 /** Words on what was found live or moving: until that is cleared up, any source may be the one that was missed. */

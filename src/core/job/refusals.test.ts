@@ -15,7 +15,7 @@ import { RESTORING_ROWS } from '../../../tests/support/refusal-rows/restoring';
 import { VALIDITY_ROWS } from '../../../tests/support/refusal-rows/validity';
 import { refusalsOf } from '../../../tests/support/seal-change';
 import { CLASH_CODES } from '../schedule';
-import { explainRefusal, RULES, type RuleCode } from '../rules/book';
+import { explainIn, RULES, type RuleCode } from '../rules/book';
 import { HANDOVER_RULES } from '../rules/watching';
 
 const REFUSALS = [
@@ -87,7 +87,7 @@ describe('refusals', () => {
 
   it('has words, a basis and a way to clear for every code', () => {
     for (const code of Object.keys(RULES) as RuleCode[]) {
-      const { says, basis, clear } = explainRefusal({ code, facts: {} });
+      const { says, basis, clear } = explainIn('UTC')({ code, facts: {} });
       expect([code, says.length > 5, basis.length > 5, clear.length > 5]).toEqual([
         code,
         true,

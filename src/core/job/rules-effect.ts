@@ -1,4 +1,4 @@
-import { explainRefusal, type ExplainedRefusal } from '../rules/book';
+import { explainIn, type ExplainedRefusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
 import { standAt } from './attendance';
 import { gateClashes } from './clashes';
@@ -26,7 +26,7 @@ function holdUnder(
   const dossier = standAt(job.dossier, now);
   const facts = { site, now, others: beside, jobId: job.id };
   const clashes = gateClashes({ id: job.id, dossier }, site, beside, now);
-  const all = [...listHolding(dossier, facts), ...clashes].map(explainRefusal);
+  const all = [...listHolding(dossier, facts), ...clashes].map(explainIn(site.values.zone));
   // A figure in the words may differ; what counts is whether the rule stands.
   return new Map(all.map((one) => [one.code, one]));
 }

@@ -1,3 +1,4 @@
+import { momentsIn } from '../moments';
 import { type SiteFacts } from './site';
 import { type Dossier } from './state';
 
@@ -35,8 +36,8 @@ export interface SheetFacts {
   readonly copy?: number | undefined;
 }
 
-/** A moment as it is printed. */
-export const clock = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
+/** How an instant is printed at a site. */
+export const clockOf = ({ values }: SiteFacts) => momentsIn(values.zone).instant;
 
 /** Names of people, by id. */
 export const namer =
@@ -45,8 +46,8 @@ export const namer =
     people.get(id)?.name ?? id;
 
 /** Whether what is printed may be worked under, in words. */
-export function describeState(dossier: Dossier): string {
-  const { permit } = dossier;
+export function describeState({ permit }: Dossier, site: SiteFacts): string {
+  const clock = clockOf(site);
   switch (permit.kind) {
     case 'issued':
       return `VALID UNTIL ${clock(permit.until)}`;

@@ -12,7 +12,8 @@ import {
   USABLE,
   type Step,
 } from '../../../tests/support/seal-change';
-import { describeSheets, standAt, type DossierState, type Sheet } from '.';
+import { stepsToWalkDown } from '../../../tests/support/any-job';
+import { describeSheets, standAt, viewDossier, type DossierState, type Sheet } from '.';
 
 function sheetsOf(state: DossierState, more: { now?: string; copy?: number } = {}): Sheet[] {
   if (!state) throw new Error('no job');
@@ -54,6 +55,28 @@ describe('the papers of a job', () => {
     ],
   ])('say at the top whether they may be worked under: %s', (_, state, now, banner) => {
     expect(bannerOf(state(), now)).toBe(banner);
+  });
+
+  it('and say it by the clock on the wall of the site, like the refusals', () => {
+    const ahead = { ...site, values: { ...site.values, zone: 'Etc/GMT-1' } };
+    const state = LIVE();
+    const lapsed = state && standAt(state, LATE);
+    const sheets = lapsed
+      ? describeSheets(lapsed, { job: 'J-0001', site: ahead, now: LATE, copy: undefined })
+      : [];
+    expect(sheets[0]?.banner).toBe('NOT VALID: lapsed at 2026-11-24 16:00 GMT+1');
+    const holding = lapsed ? viewDossier(lapsed, ahead, LATE).holding : [];
+    expect(holding.map(({ says }) => says).join(' ')).toContain('2026-11-24 16:00 GMT+1');
+  });
+
+  it('name what is run empty, and which proof says that it is', () => {
+    const emptied = ['BT-LIQ', 'D2-LIQ'];
+    const state = carryOut(stepsToWalkDown([{ section: 'OVF', activity: 'open' }], { emptied }));
+    expect(fact(sheetsOf(state), 'Run empty before')).toBe('BT-LIQ, D2-LIQ');
+    expect(table(sheetsOf(state), 'Run empty before')).toEqual([
+      ['BT-LIQ (Buffer tank liquid)', expect.stringContaining('level:')],
+      ['D2-LIQ (Digester 2 liquid)', expect.stringContaining('level:')],
+    ]);
   });
 
   it('are the permit, a sheet for each certificate, the assessment and the isolation', () => {

@@ -1,9 +1,9 @@
 import { listConditions, nameHazard, PAPERS } from '../permits';
 import { describePoint } from '../sequence';
 import { describeCertificate } from './certificates';
-import { clock, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
+import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { findPlaceOf } from './clashes';
-import { findWorkOrder, type WorkOrder } from './site';
+import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import { isHeld, isNumbered, listOn, type Dossier, type Mark, type NumberedPermit } from './state';
 
 function describeCopy(permit: NumberedPermit, copy: number | undefined): string {
@@ -14,13 +14,15 @@ function describeCopy(permit: NumberedPermit, copy: number | undefined): string 
   return `No. ${found.number}, ${found.holder}${instead}`;
 }
 
-const sign = (name: (id: string) => string, { by, at }: Mark): string =>
-  `${name(by)}, PIN, ${clock(at)}`;
+const signer =
+  (site: SiteFacts) =>
+  ({ by, at }: Mark): string =>
+    `${namer(site)(by)}, PIN, ${clockOf(site)(at)}`;
 
 /** The permit itself: what, where, who, until when, and who signed. */
 function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
   const { site, job, copy } = facts;
-  const name = namer(site);
+  const [name, clock, sign] = [namer(site), clockOf(site), signer(site)];
   const { permit, scope, team, performer, equipment, title } = dossier;
   const { areas } = findPlaceOf(dossier, site);
   const areaName = (id: string) =>
@@ -29,7 +31,7 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
   const on = Object.entries(listOn(permit));
   return {
     title: `Permit to work ${numbered?.number ?? ''}`.trim(),
-    banner: describeState(dossier),
+    banner: describeState(dossier, site),
     blocks: [
       {
         kind: 'facts',
@@ -58,12 +60,12 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
                   'Issued',
                   `${name(numbered.issuer)} and ${name(performer)}, both by PIN, ${clock(numbered.issuedAt)}`,
                 ],
-                ['Approved', sign(name, numbered.approved)],
+                ['Approved', sign(numbered.approved)],
                 ...numbered.extensions.map(
                   (one) =>
                     [
                       'Extended',
-                      `to ${clock(one.until)} after ${one.retested}; ${sign(name, one)}`,
+                      `to ${clock(one.until)} after ${one.retested}; ${sign(one)}`,
                     ] as const,
                 ),
                 ['Copy', describeCopy(numbered, copy)],
@@ -116,10 +118,10 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
                 ['Inspected and closed by', undefined],
               ]
             : [
-                ['Handed back by', sign(name, numbered.handedBack)],
+                ['Handed back by', sign(numbered.handedBack)],
                 [
                   'Inspected and closed by',
-                  numbered.kind === 'closed' ? sign(name, numbered.closed) : undefined,
+                  numbered.kind === 'closed' ? sign(numbered.closed) : undefined,
                 ],
               ],
       },
@@ -136,7 +138,7 @@ function describeAssessment(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   return [
     {
       title: 'Task assessment',
-      banner: `Assessed by ${name(by)}, ${clock(at)}`,
+      banner: `Assessed by ${name(by)}, ${clockOf(site)(at)}`,
       blocks: [
         {
           kind: 'table',
@@ -201,7 +203,8 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
     const point = describePoint(site.graph, id);
     return point ? `${point.what}, ${point.where}` : '';
   };
-  const hung = (mark: Mark | undefined) => (mark ? `${name(mark.by)} ${clock(mark.at)}` : '');
+  const hung = (mark: Mark | undefined) =>
+    mark ? `${name(mark.by)} ${clockOf(site)(mark.at)}` : '';
   return [
     {
       title: 'Isolation',

@@ -10,7 +10,7 @@ import {
   type SuggestedHazard,
 } from '../permits';
 import { isByTwo, type ProofDemand } from '../proving';
-import { explainRefusal, type ExplainedRefusal } from '../rules/book';
+import { explainIn, type ExplainedRefusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
 import { describePoint, type RestoreStep, type Step } from '../sequence';
 import { viewAir, type AirView } from './air';
@@ -177,7 +177,7 @@ export function viewDossier(
   return {
     dossier,
     stage: findStage(dossier, site),
-    holding: listHolding(dossier, { site, now, others, jobId }).map(explainRefusal),
+    holding: listHolding(dossier, { site, now, others, jobId }).map(explainIn(site.values.zone)),
     lamps: computeLamps(dossier, site),
     sources: requirement.demands.map(({ id, source, grade, reasons }) => {
       const traced = requirement.trace.sources.find((one) => one.id === id);

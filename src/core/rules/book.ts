@@ -1,3 +1,4 @@
+import { momentsIn } from '../moments';
 import { CLASH_RULES } from './clashes';
 import { ENTRY_RULES } from './entry';
 import { GAS_RULES } from './gas';
@@ -51,24 +52,23 @@ export const refuse = (code: RuleCode, facts: Facts = {}): Refusal => ({ code, f
 
 const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
 
-/** A moment as a person reads it, to the minute; anything else as it is. */
-const readable = <Fact>(fact: Fact): Fact | string =>
-  typeof fact === 'string' && INSTANT.test(fact)
-    ? `${fact.slice(0, 16).replace('T', ' ')} UTC`
-    : fact;
-
-/** Puts a refusal into words. Moments among its facts are read to the minute. */
-export function explainRefusal({ code, facts: seen }: Refusal): ExplainedRefusal {
-  const found: Rule = RULES[code];
-  const facts = Object.fromEntries(
-    Object.entries(seen).map(([name, fact]) => [name, readable(fact)]),
-  );
-  return {
-    code,
-    says: found.says(facts),
-    basis: found.basis,
-    clear: found.clear(facts),
-    where: found.where,
+/** Puts refusals into words for a site in a time zone. Instants among their facts are read to the minute, by the clock on its wall. */
+export function explainIn(zone: string): (refusal: Refusal) => ExplainedRefusal {
+  const { instant } = momentsIn(zone);
+  const readable = <Fact>(fact: Fact): Fact | string =>
+    typeof fact === 'string' && INSTANT.test(fact) ? instant(fact) : fact;
+  return ({ code, facts: seen }) => {
+    const found: Rule = RULES[code];
+    const facts = Object.fromEntries(
+      Object.entries(seen).map(([name, fact]) => [name, readable(fact)]),
+    );
+    return {
+      code,
+      says: found.says(facts),
+      basis: found.basis,
+      clear: found.clear(facts),
+      where: found.where,
+    };
   };
 }
 

@@ -28,7 +28,8 @@ function pictureOf(text: string, pixels: number) {
 
 const tagsOf = (state = carryOut(USABLE)): Tag[] => (state ? listTags(state, site, 'J-0001') : []);
 const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
-const print = (tags: Tag[]) => printTags(tags, (id) => id, 'permit office');
+const print = (tags: Tag[]) =>
+  printTags(tags, { nameOf: (id) => id, reach: 'permit office', zone: 'UTC' });
 
 describe('tags', () => {
   it('there is one for each point of the plan, which says how it is held', () => {

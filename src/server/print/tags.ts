@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
 import type { Held, Tag } from '../../core/job';
+import { momentsIn } from '../../core/moments';
 import { PRINT_FONTS } from './fonts';
 import { drawQr } from './qr';
 
@@ -57,10 +58,15 @@ function writeRow(sheet: Sheet, label: string, value: string | undefined, y: num
   writeFitted(sheet, value, { x, y: y + 8, width, most: 10, least: 6 });
 }
 
-const clock = (at: string | undefined) =>
-  at === undefined ? undefined : `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
+/** What of the site stands on every tag: names of people, how the coordinator is reached, the zone of its clock. */
+export interface TagSite {
+  readonly nameOf: (id: string) => string;
+  readonly reach: string;
+  readonly zone: string;
+}
 
-function paintTag(sheet: Sheet, tag: Tag, nameOf: (id: string) => string, reach: string): void {
+function paintTag(sheet: Sheet, tag: Tag, { nameOf, reach, zone }: TagSite): void {
+  const clock = (at: string | undefined) => at && momentsIn(zone).instant(at);
   const [order, state] = HELD_WORDS[tag.held];
   sheet.rect(0, 0, PAGE.width, 62).fill('black');
   sheet
@@ -108,12 +114,8 @@ function paintTag(sheet: Sheet, tag: Tag, nameOf: (id: string) => string, reach:
   );
 }
 
-/** Prints tags on A6, one a page. `nameOf` gives the name of a person; `reach` says how the coordinator is reached. */
-export function printTags(
-  tags: readonly Tag[],
-  nameOf: (id: string) => string,
-  reach: string,
-): Promise<Buffer> {
+/** Prints tags on A6, one a page. */
+export function printTags(tags: readonly Tag[], site: TagSite): Promise<Buffer> {
   const sheet = new PDFDocument({
     size: [PAGE.width, PAGE.height],
     margin: 0,
@@ -128,7 +130,7 @@ export function printTags(
     sheet.on('error', fail);
     for (const tag of tags) {
       sheet.addPage();
-      paintTag(sheet, tag, nameOf, reach);
+      paintTag(sheet, tag, site);
     }
     sheet.end();
   });

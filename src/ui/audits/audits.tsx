@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { AUDIT_CHECKS, type AuditFigures, type FollowUpLine } from '../../core/audit';
-import { sayMoment } from '../permit/moment';
 import { MonthChart } from './month-chart';
+import { Beside } from '../shell/site-moments';
 
 const percent = (part: number, whole: number): string =>
   whole === 0 ? '–' : `${Math.round((part / whole) * 100)} %`;
@@ -69,7 +69,7 @@ export function AuditsScreen({
               <span>{names[who] ?? who}</span>
               <span className={state === 'overdue' ? 'font-bold text-error' : ''}>
                 {state === 'overdue' ? 'OVERDUE ' : ''}
-                {sayMoment(until, now)}
+                <Beside at={until} now={now} />
               </span>
             </li>
           ))}

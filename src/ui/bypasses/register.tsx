@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { Bypass } from '../../core/job';
-import { BYPASS_WORDS, inWords } from './words';
+import { BYPASS_WORDS } from './words';
+import { Instant } from '../shell/site-moments';
 
 interface Line extends Bypass {
   readonly job: string;
@@ -64,7 +65,9 @@ export function BypassRegister({
                   {line.allowed ? (
                     <>
                       {names[line.allowed.by] ?? line.allowed.by}
-                      <span className="block font-mono text-sm">{inWords(line.allowed.until)}</span>
+                      <span className="block font-mono text-sm">
+                        <Instant at={line.allowed.until} />
+                      </span>
                     </>
                   ) : (
                     'nobody'

@@ -7,6 +7,7 @@ import { RESTORE_NAMES } from './names';
 import { commandFor } from './restore-command';
 import { LeakResult, LeakTestForm, LineForm, LineWords, StartForm } from './return-forms';
 import type { DossierProps } from './types';
+import { Time } from '../shell/site-moments';
 
 type RestoreStep = DossierProps['view']['restore'][number];
 
@@ -112,8 +113,10 @@ function Return({ view }: DossierProps) {
       {isolation.started && (
         <p>
           {isolation.started.ran ? 'Started' : 'Left standing'} at{' '}
-          <span className="font-mono">{isolation.started.at.slice(11, 16)} UTC</span>:{' '}
-          {isolation.started.seen}
+          <span className="font-mono">
+            <Time at={isolation.started.at} />
+          </span>
+          : {isolation.started.seen}
         </p>
       )}
       {isolation.takenBack && (

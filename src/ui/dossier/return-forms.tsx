@@ -4,6 +4,7 @@ import type { DossierView, End } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
+import { Time } from '../shell/site-moments';
 
 const END_WORDS: Readonly<Record<End, string>> = {
   plugged: 'its end is plugged or blanked',
@@ -28,7 +29,7 @@ export function LeakResult({ test, names }: Pick<LeakView, 'test'> & Pick<Dossie
       {tight && missed !== undefined
         ? `; the gauge would miss ${missed.toPrecision(2)} bar l/s. `
         : '. '}
-      {names[by] ?? by}, {at.slice(11, 16)} UTC
+      {names[by] ?? by}, <Time at={at} />
     </span>
   );
 }

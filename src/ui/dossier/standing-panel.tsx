@@ -1,9 +1,10 @@
 'use client';
 
-import { BYPASS_WORDS, inWords } from '../bypasses/words';
+import { BYPASS_WORDS } from '../bypasses/words';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
+import { Instant } from '../shell/site-moments';
 
 /** Who allows a device to be out of action, until when, and what guards instead. */
 function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {
@@ -42,7 +43,7 @@ export function BypassPanel({ view, names }: DossierProps) {
             </p>
             {allowed ? (
               <p className="text-sm">
-                Allowed by {names[allowed.by] ?? allowed.by} until {inWords(allowed.until)};
+                Allowed by {names[allowed.by] ?? allowed.by} until <Instant at={allowed.until} />;
                 instead: {allowed.standsIn}
               </p>
             ) : (
@@ -74,7 +75,9 @@ export function InspectionPanel({ view, names }: DossierProps) {
     <Panel title="Long-term isolation">
       <p className={isOver ? 'font-bold' : ''}>
         {isOver ? 'Inspection was due' : 'Inspection due'}{' '}
-        <span className="font-mono">{inWords(due)}</span>
+        <span className="font-mono">
+          <Instant at={due} />
+        </span>
         {inspected ? `; last by ${names[inspected.by] ?? inspected.by}: ${inspected.seen}` : ''}
       </p>
       <details open={isOver}>

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { describeFigure, type Figure } from '../../core/bench';
 import type { DossierView } from '../../core/job';
+import { Time } from '../shell/site-moments';
 
 /** The main figure, and the one that goes with it. */
 const describeFirst = (figures: readonly Figure[]): string =>
@@ -47,7 +48,7 @@ export function StoredPanel({
               <td className="py-1 pr-3">
                 <span className="font-mono">{describeFirst(one.figures)}</span>
                 <span className="block text-xs">
-                  {one.title}, noted by {names[one.by] ?? one.by} at {one.at.slice(11, 16)} UTC
+                  {one.title}, noted by {names[one.by] ?? one.by} at <Time at={one.at} />
                 </span>
               </td>
               <td className="py-1 whitespace-nowrap">

@@ -4,6 +4,7 @@ import { useCommand } from '../command/use-command';
 import { PARTS } from '../planning/points';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
+import { Instant } from '../shell/site-moments';
 
 /** The walk-down before a plan may be used: each label compared with the plan; anything else than "as drawn" sends it back. */
 export function WalkDownPanel({ view, names }: DossierProps) {
@@ -33,7 +34,7 @@ export function WalkDownPanel({ view, names }: DossierProps) {
             </span>
             {seen ? (
               <span className="text-sm">
-                as drawn: {names[seen.by] ?? seen.by}, {seen.at.slice(0, 16).replace('T', ' ')} UTC
+                as drawn: {names[seen.by] ?? seen.by}, <Instant at={seen.at} />
               </span>
             ) : (
               <button

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
-import { explainRefusal, type ExplainedRefusal } from '../../core/rules/book';
+import { explainIn, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import { PlantDiagram } from '../diagram/diagram';
@@ -19,6 +19,7 @@ import { Scanner } from './scanner';
 import { TaskForm } from './task-form';
 import { listTasks, type Task } from './tasks';
 import { useOutbox } from './use-outbox';
+import { useMoments } from '../shell/site-moments';
 
 function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
   return (
@@ -106,6 +107,7 @@ function TaskCard({
 /** The steps of a job at the plant, on a phone: the next one first, each opened by the code of its point. */
 export function FieldScreen(props: DossierProps) {
   const { jobId, sequence, me, names, view } = props;
+  const { zone } = useMoments();
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
   const outbox = useOutbox({ jobId, me, now: view.now }, refresh);
@@ -135,7 +137,7 @@ export function FieldScreen(props: DossierProps) {
     const target = current && view.targets[current.subject];
     setScan(undefined);
     setWrong(
-      target ? refuseScan(code, jobId, target, findHere(code, props)).map(explainRefusal) : [],
+      target ? refuseScan(code, jobId, target, findHere(code, props)).map(explainIn(zone)) : [],
     );
   };
   const onUnsigned = async (command: Command) => {

@@ -1,15 +1,16 @@
 import type { DossierProps } from '../dossier/types';
+import { useMoments } from '../shell/site-moments';
 
 /** What was found live or moving and has not been found dead since. */
 export function FoundLive({ view }: Pick<DossierProps, 'view'>) {
+  const { time } = useMoments();
   const { foundLive, foundMoving } = view.dossier.isolation;
   const found = [
     ...Object.entries(foundLive).map(
-      ([id, { reading, unit, at }]) =>
-        `NOT DEAD: ${reading} ${unit} at ${at.slice(11, 16)} UTC (${id})`,
+      ([id, { reading, unit, at }]) => `NOT DEAD: ${reading} ${unit} at ${time(at)} (${id})`,
     ),
     ...Object.entries(foundMoving).map(
-      ([station, { at }]) => `IT MOVED at ${at.slice(11, 16)} UTC, from ${station}`,
+      ([station, { at }]) => `IT MOVED at ${time(at)}, from ${station}`,
     ),
   ];
   if (found.length === 0) return null;

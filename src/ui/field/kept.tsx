@@ -6,6 +6,7 @@ import { Reasons } from '../command/reasons';
 import type { DossierProps } from '../dossier/types';
 import { isWaiting, type Entry } from './outbox';
 import type { Outbox } from './use-outbox';
+import { Time } from '../shell/site-moments';
 
 const NO_NETWORK =
   'No network. What you enter is kept on this device and sent, in order, once it is back.';
@@ -64,7 +65,7 @@ function RefusedEntry({ entry, onDrop }: { readonly entry: Entry; readonly onDro
       <h2 className="font-bold">
         Not taken: {entry.command.kind.replace('-', ' ')}{' '}
         <span className="font-mono">{findSubject(entry.command)}</span> on {entry.jobId}, entered{' '}
-        {entry.enteredAt.slice(11, 16)} UTC
+        <Time at={entry.enteredAt} />
       </h2>
       {entry.error !== undefined && <p>{entry.error}</p>}
       <Reasons refusals={entry.refusals ?? []} />

@@ -8,10 +8,10 @@ import {
   type HandoverRecord,
 } from '../../core/handover/record';
 import { LIST_CLASS, SmallForm, TextField } from '../dossier/field';
-import { sayMoment } from '../permit/moment';
 import { GiveForm, type Choice } from './give-form';
 import { ReportView } from './report';
 import { useHandover } from './use-handover';
+import { Beside, Instant, useMoments } from '../shell/site-moments';
 
 type Give = (command: HandoverCommand, onDone?: () => void) => void;
 type Names = Readonly<Record<string, string>>;
@@ -35,7 +35,7 @@ function Promises({
       <ul>
         {open.map(({ number, what, who, until }) => (
           <li key={number} className="border-t border-base-300 py-1 text-sm">
-            {what}: {names[who] ?? who}, by {sayMoment(until, now)}
+            {what}: {names[who] ?? who}, by <Beside at={until} now={now} />
             <SmallForm
               button="Kept"
               onSend={(read) => give({ kind: 'keep-promise', promise: number, done: read('done') })}
@@ -60,6 +60,7 @@ function Earlier({
   readonly give: Give;
   readonly isOpen: boolean;
 }) {
+  const { time } = useMoments();
   const { number, at, by, incoming, notes, report, read } = handover;
   const unread = listUnread(handover);
   const name = (id: string) => names[id] ?? id;
@@ -67,7 +68,7 @@ function Earlier({
     <details open={isOpen} data-handover={number} className="border-t-2 border-base-content py-2">
       <summary className="cursor-pointer">
         <strong className="font-mono">H-{String(number).padStart(4, '0')}</strong>{' '}
-        {at.slice(0, 16).replace('T', ' ')} UTC, {name(by)} to {name(incoming)};{' '}
+        <Instant at={at} />, {name(by)} to {name(incoming)};{' '}
         {unread.length === 0 ? 'read by all' : `${unread.length} have not read it`}
       </summary>
       <div className="flex flex-col gap-3 py-2">
@@ -78,7 +79,7 @@ function Earlier({
         <p className="text-sm">
           Read:{' '}
           {Object.entries(read)
-            .map(([person, when]) => `${name(person)} ${when.slice(11, 16)} UTC`)
+            .map(([person, when]) => `${name(person)} ${time(when)}`)
             .join(', ')}
         </p>
         {unread.length > 0 && (
@@ -144,7 +145,7 @@ export function HandoverScreen({
         <h1 className="text-xl font-bold">Shift handover</h1>
         {due !== undefined && (
           <p role="status" className="border-l-4 border-warning pl-2 font-bold">
-            The shift that began at {sayMoment(due, now)} has not been handed over.
+            The shift that began at <Beside at={due} now={now} /> has not been handed over.
           </p>
         )}
         <p className="text-sm">Made from the record as it stands now.</p>

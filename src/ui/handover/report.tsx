@@ -5,6 +5,7 @@ import {
   type HandoverLine,
   type HandoverReport,
 } from '../../core/handover/parts';
+import { Instant } from '../shell/site-moments';
 
 function Line({
   line,
@@ -24,7 +25,9 @@ function Line({
       <span className="grow">{words}</span>
       {people.length > 0 && <span>{people.map((id) => names[id] ?? id).join(', ')}</span>}
       {until !== undefined && (
-        <span className="font-mono">{until.slice(0, 16).replace('T', ' ')} UTC</span>
+        <span className="font-mono">
+          <Instant at={until} />
+        </span>
       )}
     </li>
   );

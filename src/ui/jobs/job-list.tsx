@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { IncomingOrder } from '../../core/work-orders';
+import { Beside, Instant } from '../shell/site-moments';
 
 interface JobRow {
   readonly id: string;
@@ -20,12 +21,16 @@ const STAGE_WORDS: Readonly<Record<string, string>> = {
   closed: 'closed',
 };
 
-const lasts = (until: string | null, now: string): string => {
-  if (until === null) return '';
-  const minutes = Math.round((Date.parse(until) - Date.parse(now)) / 60000);
-  const clock = until.slice(11, 16);
-  return minutes < 0 ? `${clock}, lapsed ${-minutes} min ago` : `${clock}, in ${minutes} min`;
-};
+/** Until when a permit lasts, or since when it has lapsed. */
+function Lasts({ until, now }: { readonly until: string; readonly now: string }) {
+  const isOver = Date.parse(until) < Date.parse(now);
+  return (
+    <>
+      {isOver ? 'lapsed ' : ''}
+      <Beside at={until} now={now} />
+    </>
+  );
+}
 
 interface WaitingOrder {
   readonly order: IncomingOrder;
@@ -52,7 +57,7 @@ function WaitingOrders({
             <span className="font-mono">{equipment}</span>
             {wantedFrom !== undefined && (
               <span className="text-sm">
-                wanted {wantedFrom.slice(0, 16).replace('T', ' ')} UTC
+                wanted <Instant at={wantedFrom} />
               </span>
             )}
             <span className="text-sm">from {source}</span>
@@ -110,7 +115,9 @@ export function JobList({
               <span className="font-bold">{title}</span>
               <span className="font-mono">{equipment}</span>
               <span>{STAGE_WORDS[stage]}</span>
-              <span className="font-mono text-sm">{lasts(until, now)}</span>
+              <span className="font-mono text-sm">
+                {until !== null && <Lasts until={until} now={now} />}
+              </span>
             </Link>
           </li>
         ))}

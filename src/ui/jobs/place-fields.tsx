@@ -46,23 +46,30 @@ function EmptiedFields({ sections, own }: PlaceProps) {
       <span className="font-mono">{id}</span> {name}
     </label>
   );
+  const near = sources.filter(isNear);
+  const says = (
+    <p className="text-sm">
+      A tank or vessel feeds the work for as long as anything stands in it. What is ticked is run
+      empty before anything is shut, and has to be proved empty like any other source.
+    </p>
+  );
   if (sources.length === 0) return null;
   return (
     <fieldset className="flex flex-col gap-1">
-      <legend className="font-bold">Run empty before</legend>
-      <p className="text-sm">
-        A tank or vessel feeds the work for as long as anything stands in it. What is ticked is run
-        empty before anything is shut, and has to be proved empty like any other source.
-      </p>
+      {near.length > 0 && <legend className="font-bold">Run empty before</legend>}
+      {near.length > 0 && says}
       {full.map(({ id, name }) => (
         <p key={id} role="alert" className="border-l-4 border-error pl-2 text-sm">
           <strong className="font-mono">{id}</strong> {name} is itself a source: tick it as run
           empty, or choose another place of work.
         </p>
       ))}
-      {sources.filter(isNear).map(row)}
+      {near.map(row)}
       <details>
-        <summary className="cursor-pointer text-sm">Other tanks and vessels</summary>
+        <summary className="cursor-pointer text-sm">
+          {near.length > 0 ? 'Other tanks and vessels' : 'Run a tank or vessel empty before'}
+        </summary>
+        {near.length === 0 && says}
         {sources.filter((one) => !isNear(one)).map(row)}
       </details>
     </fieldset>

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
+import { Time } from '../shell/site-moments';
 
 /** A moment after the proofs have run out. */
 const AFTER_MS = 1_000;
@@ -24,8 +25,11 @@ export function ProofsEnd({
   if (end === undefined || left === undefined || left < 0) return null;
   return (
     <p className="text-sm">
-      Proofs count until <span className="font-mono">{end.slice(11, 16)} UTC</span> (in{' '}
-      {Math.ceil(left / 60_000)} min) unless someone is at it before.
+      Proofs count until{' '}
+      <span className="font-mono">
+        <Time at={end} />
+      </span>{' '}
+      (in {Math.ceil(left / 60_000)} min) unless someone is at it before.
     </p>
   );
 }

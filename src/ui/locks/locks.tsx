@@ -3,11 +3,9 @@
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BoxInUse, Hanging, LockSurvey } from '../../core/locks/survey';
+import { Instant } from '../shell/site-moments';
 
 type Names = Readonly<Record<string, string>>;
-
-const timeOf = (since: string | undefined) =>
-  since === undefined ? '' : since.slice(5, 16).replace('T', ' ');
 
 function JobLink({ job }: { readonly job: string }) {
   return (
@@ -35,7 +33,9 @@ function Places({ hangs, names }: { readonly hangs: readonly Hanging[]; readonly
         ))}
       </td>
       <td>{lines(({ by }) => names[by] ?? by)}</td>
-      <td className="font-mono text-sm">{lines(({ since }) => timeOf(since))}</td>
+      <td className="font-mono text-sm">
+        {lines(({ since }) => since !== undefined && <Instant at={since} />)}
+      </td>
     </>
   );
 }
@@ -211,7 +211,7 @@ export function LocksScreen({
                     <th>Hangs on</th>
                     <th>For</th>
                     <th>Hung by</th>
-                    <th>Since (UTC)</th>
+                    <th>Since</th>
                   </tr>
                 </thead>
                 <tbody>

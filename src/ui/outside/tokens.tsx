@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ChoiceField, PinField, SmallForm, TextField } from '../dossier/field';
 import { post, type Posted } from '../command/post';
+import { Day } from '../shell/site-moments';
 
 export interface TokenLine {
   readonly id: string;
@@ -49,8 +50,12 @@ export function Tokens({
       <ul>
         {tokens.map(({ id, name, scope, by, at, revokedAt }) => (
           <li key={id} data-token={name} className="border-t border-base-300 py-1 text-sm">
-            <strong>{name}</strong>, {SCOPE_WORDS[scope]}; {names[by] ?? by}, {at.slice(0, 10)}
-            {revokedAt === undefined ? '' : `; ended ${revokedAt.slice(0, 10)}`}
+            <strong>{name}</strong>, {SCOPE_WORDS[scope]}; {names[by] ?? by}, <Day at={at} />
+            {revokedAt !== undefined && (
+              <>
+                ; ended <Day at={revokedAt} />
+              </>
+            )}
             {revokedAt === undefined && mayMake && (
               <SmallForm
                 button="End it"

@@ -2,6 +2,7 @@
 
 import { extent, line, scaleLinear, scaleUtc } from 'd3';
 import type { AirEvent, AirSeries } from '../../core/gas';
+import { useMoments } from '../shell/site-moments';
 
 const WIDTH = 520;
 const HEIGHT = 130;
@@ -20,6 +21,7 @@ export function AirChart({
   readonly from: number;
   readonly until: number;
 }) {
+  const { clock } = useMoments();
   const { device, gas, unit, limits, points } = series;
   const [least = 0, most = 1] = extent([...points.map(({ value }) => value), ...limits]);
   const floor = gas === 'oxygen' ? least - 0.5 : 0;
@@ -55,7 +57,7 @@ export function AirChart({
           textAnchor="middle"
           className="fill-base-content font-mono text-[10px]"
         >
-          {tick.toISOString().slice(11, 16)}
+          {clock(tick.toISOString())}
         </text>
       ))}
       {limits.map((limit) => (

@@ -13,6 +13,7 @@ import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { AirChart } from './air-chart';
+import { useMoments } from '../shell/site-moments';
 
 const SHOWN_MIN = 60;
 const ASKED_EVERY_MS = 2000;
@@ -35,11 +36,10 @@ function useAirLog(jobId: string, isShown: boolean): AirLog | undefined {
   return log;
 }
 
-function describeTrend({ trend, unit, limits }: AirSeries): string {
+function describeTrend({ trend, unit }: AirSeries): string {
   if (!trend) return 'too few readings';
-  const { perMinute, toLimit_min } = trend;
-  // What wavers by less than a hundredth of the limit in ten minutes goes nowhere.
-  if (Math.abs(perMinute) * 10 < Math.abs(limits[0] ?? 1) / 100) return 'steady';
+  const { perMinute, toLimit_min, isSteady } = trend;
+  if (isSteady) return 'steady';
   const way = `${perMinute > 0 ? '↗' : '↘'} ${Math.abs(perMinute).toPrecision(2)} ${unit}/min`;
   return toLimit_min === undefined || toLimit_min > 600
     ? way
@@ -47,6 +47,7 @@ function describeTrend({ trend, unit, limits }: AirSeries): string {
 }
 
 function LogTable({ log }: { readonly log: AirLog }) {
+  const { seconds } = useMoments();
   return (
     <table className="text-sm">
       <caption className="sr-only">Newest reading of each sensor</caption>
@@ -72,7 +73,7 @@ function LogTable({ log }: { readonly log: AirLog }) {
               <td className="pr-3">{SUBSTANCES[one.gas].name}</td>
               <td className="pr-3 font-mono">
                 {newest
-                  ? `${newest.value} ${one.unit} at ${new Date(newest.at).toISOString().slice(11, 19)}`
+                  ? `${newest.value} ${one.unit} at ${seconds(new Date(newest.at).toISOString())}`
                   : 'nothing heard'}
               </td>
               <td className="pr-3 font-mono">

@@ -17,7 +17,7 @@ import type { AirTest, AirView, CommandOf } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS, Panel } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
-import { sayMoment } from './moment';
+import { Beside } from '../shell/site-moments';
 
 interface Fields {
   readonly instrument: string;
@@ -232,8 +232,12 @@ function LastTest({
     <div data-air={isFit ? 'fit' : 'unfit'} className="text-sm">
       <p className={isFit ? '' : 'font-bold text-error'}>
         {isFit ? '✓ fit' : '▲ NOT FIT'}, {names[by] ?? by} with {instrument},{' '}
-        {sayMoment(at, view.now)}
-        {isFit && until !== undefined ? `; lets people on until ${sayMoment(until, view.now)}` : ''}
+        <Beside at={at} now={view.now} />
+        {isFit && until !== undefined && (
+          <>
+            ; lets people on until <Beside at={until} now={view.now} />
+          </>
+        )}
       </p>
       <ul>
         {findings.map((finding) => (

@@ -6,6 +6,7 @@ import { nameHazard, type TaskAssessment } from '../../core/permits';
 import { Panel } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { AssessForm } from './assess-form';
+import { Day } from '../shell/site-moments';
 
 /** An assessment to read: hazards with controls, what is worn, what is arranged, what is asked. */
 export function AssessmentText({
@@ -70,7 +71,7 @@ function Earlier({
         <a href={`/jobs/${job}`} className="font-mono underline">
           {job}
         </a>{' '}
-        {title}, {raisedAt.slice(0, 10)}
+        {title}, <Day at={raisedAt} />
       </p>
       {mishaps.map(({ what, at }, n) => (
         <p key={`${at} ${n}`} className="font-bold">

@@ -15,7 +15,7 @@ import { listOn, type HeldPermit } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
-import { sayMoment } from './moment';
+import { Beside, Instant } from '../shell/site-moments';
 
 const FOUND_WORDS: Readonly<Record<(typeof FOUND)[number], string>> = {
   'as-written': 'as written',
@@ -180,7 +180,7 @@ function FollowUp({ line, props }: { readonly line: FollowUpLine; readonly props
   return (
     <li data-follow-up={state} className="border-t border-base-300 py-1 text-sm">
       <strong className={state === 'overdue' ? 'text-error' : ''}>{STATE_WORDS[state]}</strong>{' '}
-      {what}: {names[who] ?? who}, by {sayMoment(until, view.now)}
+      {what}: {names[who] ?? who}, by <Beside at={until} now={view.now} />
       {state !== 'done' && (
         <SmallForm
           button="Done"
@@ -212,7 +212,7 @@ export function AuditPanel(props: DossierProps & { readonly permit?: HeldPermit 
           const differing = Object.values(answers).filter(({ found }) => found === 'differs');
           return (
             <li key={at} className="text-sm">
-              {at.slice(0, 16).replace('T', ' ')} UTC, {names[by] ?? by}:{' '}
+              <Instant at={at} />, {names[by] ?? by}:{' '}
               {differing.length === 0
                 ? 'as written'
                 : differing

@@ -5,7 +5,7 @@ import type { JobClash } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
-import { sayMoment } from './moment';
+import { Beside, useMoments } from '../shell/site-moments';
 
 function AcceptForm({ clash }: { readonly clash: JobClash }) {
   const run = useCommand();
@@ -39,6 +39,7 @@ function AcceptForm({ clash }: { readonly clash: JobClash }) {
 }
 
 function ClashItem({ clash, props }: { readonly clash: JobClash; readonly props: DossierProps }) {
+  const { beside } = useMoments();
   const { names, view } = props;
   const { code, words, other, together, accepted, free } = clash;
   const stands = together && !accepted;
@@ -57,7 +58,7 @@ function ClashItem({ clash, props }: { readonly clash: JobClash; readonly props:
         {accepted
           ? `${accepted.how === 'barrier' ? 'Barrier' : 'Accepted'} by ${names[accepted.by] ?? accepted.by}: ${accepted.measure}`
           : together
-            ? `Move this job: free from ${sayMoment(free.from, view.now)}. Or do one of them first.`
+            ? `Move this job: free from ${beside(free.from, view.now)}. Or do one of them first.`
             : 'Not at the same time as they are planned.'}
       </p>
       {stands && <AcceptForm clash={clash} />}
@@ -69,7 +70,7 @@ function ClashItem({ clash, props }: { readonly clash: JobClash; readonly props:
 function HourForm({ view, choices }: DossierProps) {
   const run = useCommand();
   const { scope, window } = view.dossier;
-  const local = (at: string) => at.slice(0, 16);
+  const { toField, fromField, offset } = useMoments();
   const from = window?.from ?? view.now;
   const until = window?.until ?? new Date(Date.parse(from) + scope.hours * 3_600_000).toISOString();
   return (
@@ -80,29 +81,29 @@ function HourForm({ view, choices }: DossierProps) {
         onSend={(read) =>
           void run({
             kind: 'schedule-job',
-            from: new Date(`${read('from')}Z`).toISOString(),
-            until: new Date(`${read('until')}Z`).toISOString(),
+            from: fromField(read('from')) ?? '',
+            until: fromField(read('until')) ?? '',
             operator: read('operator'),
           })
         }
       >
         <label className="flex grow flex-col text-sm">
-          From (UTC)
+          From ({offset(from)})
           <input
             name="from"
             type="datetime-local"
             required
-            defaultValue={local(from)}
+            defaultValue={toField(from)}
             className="input input-sm"
           />
         </label>
         <label className="flex grow flex-col text-sm">
-          Until (UTC)
+          Until ({offset(until)})
           <input
             name="until"
             type="datetime-local"
             required
-            defaultValue={local(until)}
+            defaultValue={toField(until)}
             className="input input-sm"
           />
         </label>
@@ -127,9 +128,15 @@ export function ClashPanel(props: DossierProps) {
       <p>
         {window ? (
           <>
-            Planned <span className="font-mono">{sayMoment(window.from, view.now)}</span> to{' '}
-            <span className="font-mono">{sayMoment(window.until, view.now)}</span>, agreed with{' '}
-            {names[window.operator] ?? window.operator}
+            Planned{' '}
+            <span className="font-mono">
+              <Beside at={window.from} now={view.now} />
+            </span>{' '}
+            to{' '}
+            <span className="font-mono">
+              <Beside at={window.until} now={view.now} />
+            </span>
+            , agreed with {names[window.operator] ?? window.operator}
           </>
         ) : (
           'No hour is agreed: taken as from now on.'

@@ -5,7 +5,7 @@ import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { Opening } from './space-opening';
-import { sayMoment } from './moment';
+import { Beside } from '../shell/site-moments';
 
 type Plan = CommandOf<'plan-entry'>;
 
@@ -163,7 +163,9 @@ function Inside({ entry, props }: { readonly entry: EntryView; readonly props: D
         {entry.callDue !== undefined && (
           <span className={isLate ? 'font-bold text-error' : ''}>
             {isLate ? '; ▲ a call was due ' : '; next call by '}
-            <span className="font-mono">{sayMoment(entry.callDue, now)}</span>
+            <span className="font-mono">
+              <Beside at={entry.callDue} now={now} />
+            </span>
           </span>
         )}
         {heard ? `; last heard: ${heard.heard}` : ''}
@@ -179,7 +181,9 @@ function Inside({ entry, props }: { readonly entry: EntryView; readonly props: D
             >
               <span className="grow">
                 {names[person] ?? person}, since{' '}
-                <span className="font-mono">{sayMoment(since, now)}</span>
+                <span className="font-mono">
+                  <Beside at={since} now={now} />
+                </span>
               </span>
               <TextField
                 label="Things brought out"

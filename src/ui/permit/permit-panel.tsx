@@ -6,7 +6,7 @@ import { Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { AcceptedGrades } from '../planning/measures';
 import { AssessmentText, AssessPanel } from './assess-panel';
-import { sayMoment } from './moment';
+import { useMoments } from '../shell/site-moments';
 
 function CancelForm() {
   const run = useCommand();
@@ -25,6 +25,7 @@ function CancelForm() {
 
 /** At the hatch: the questions are asked, both sign, the permit is out. */
 function IssueForm({ view, names }: DossierProps) {
+  const { beside } = useMoments();
   const run = useCommand();
   const { performer, permit } = view.dossier;
   if (permit.kind !== 'approved') return null;
@@ -49,7 +50,7 @@ function IssueForm({ view, names }: DossierProps) {
         }}
       >
         <TextField
-          label={`Valid for (h); empty: until ${sayMoment(view.latestEnd, view.now)}`}
+          label={`Valid for (h); empty: until ${beside(view.latestEnd, view.now)}`}
           name="hours"
           type="number"
           required={false}

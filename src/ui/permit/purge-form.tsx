@@ -2,11 +2,12 @@
 
 import { useForm, useWatch } from 'react-hook-form';
 import { SUBSTANCES, type SubstanceCode } from '../../core/gas';
-import { explainRefusal } from '../../core/rules/book';
+import { explainIn } from '../../core/rules/book';
 import { FANS, MOST_BENDS, planPurge, type PurgeNeeds } from '../../core/space';
 import type { EntryView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS } from '../dossier/field';
+import { useMoments } from '../shell/site-moments';
 
 type Text = Record<keyof PurgeNeeds | 'intake', string>;
 
@@ -28,12 +29,13 @@ const isWhole = ({ volume_m3, blower_m3_min, mixing }: PurgeNeeds): boolean =>
 
 /** The ways to a time side by side, the longest marked; or why there is none. */
 function Ways({ needs, entry }: { readonly needs: PurgeNeeds; readonly entry: EntryView }) {
+  const { zone } = useMoments();
   if (!isWhole(needs)) return <p className="text-sm">Volume, flow and mixing are above 0.</p>;
   const { plan, refusals } = planPurge(needs, entry.limits);
   if (!plan) {
     return (
       <ul className="text-sm text-error">
-        {refusals.map(explainRefusal).map(({ code, says, clear }) => (
+        {refusals.map(explainIn(zone)).map(({ code, says, clear }) => (
           <li key={`${code} ${says}`}>
             ▲ {says} {clear}
           </li>

@@ -6,7 +6,7 @@ import { SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { PurgeForm } from './purge-form';
 import { SpaceSection } from './space-section';
-import { sayMoment } from './moment';
+import { Beside } from '../shell/site-moments';
 
 /** Opening, pumping out, purging: in order, each with what it waits for. */
 export function Opening({
@@ -27,7 +27,7 @@ export function Opening({
       <h3 className="font-bold">Test, open, purge, test again, enter</h3>
       {opened ? (
         <p className="text-sm">
-          ✓ Opened {sayMoment(opened.at, now)}, guarded: {opened.guard} ({name(opened.by)})
+          ✓ Opened <Beside at={opened.at} now={now} />, guarded: {opened.guard} ({name(opened.by)})
         </p>
       ) : (
         <SmallForm
@@ -39,7 +39,7 @@ export function Opening({
       )}
       {pumped && (
         <p className="text-sm">
-          ✓ Pumped out to {pumped.to}, {sayMoment(pumped.at, now)}
+          ✓ Pumped out to {pumped.to}, <Beside at={pumped.at} now={now} />
         </p>
       )}
       {!pumped && (
@@ -58,15 +58,17 @@ export function Opening({
       )}
       {purged && (
         <p className="text-sm">
-          ✓ Purged to the end {sayMoment(purged.at, now)}: {purged.seen} ({name(purged.by)})
+          ✓ Purged to the end <Beside at={purged.at} now={now} />: {purged.seen} ({name(purged.by)})
         </p>
       )}
       {purge ? (
         <div data-purge={left > 0 ? 'running' : 'over'} className="flex flex-col gap-2">
           <p>
             <span className="font-mono text-2xl">{left} min</span> of {purge.minutes} left, until{' '}
-            <span className="font-mono">{sayMoment(purge.until, now)}</span>: {purge.why}. It cannot
-            be ended early.
+            <span className="font-mono">
+              <Beside at={purge.until} now={now} />
+            </span>
+            : {purge.why}. It cannot be ended early.
           </p>
           <div className="flex flex-wrap gap-4">
             {left === 0 && (

@@ -4,6 +4,7 @@ import { listOn } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
+import { Time } from '../shell/site-moments';
 
 /** A stop that stands: who said so and why, who has to come off, and the way on. */
 function Stopped({ view, names }: DossierProps) {
@@ -15,7 +16,7 @@ function Stopped({ view, names }: DossierProps) {
     <Panel title="Stopped">
       <p role="alert" className="border-2 border-error p-2">
         <strong>
-          {names[halt.by] ?? halt.by} stopped the job at {halt.at.slice(11, 16)} UTC: {halt.reason}.
+          {names[halt.by] ?? halt.by} stopped the job at <Time at={halt.at} />: {halt.reason}.
         </strong>{' '}
         {on.length > 0 ? `Call off by name: ${on.join(', ')}.` : 'Nobody is signed on.'}
       </p>

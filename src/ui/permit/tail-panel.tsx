@@ -5,7 +5,7 @@ import type { PermitRecord } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
-import { sayMoment } from './moment';
+import { Beside, useMoments } from '../shell/site-moments';
 
 type Watched = Extract<PermitRecord, { kind: 'watched' }>;
 
@@ -37,6 +37,7 @@ export function TailPanel({
     permit.rounds,
     now,
   );
+  const { beside } = useMoments();
   const name = (id: string) => names[id] ?? id;
   const people = choices.people.filter(({ fireWatch }) => fireWatch);
   const lookers =
@@ -53,25 +54,33 @@ export function TailPanel({
         <span data-testid="tail-left" className="font-mono text-2xl">
           {left_min} min
         </span>{' '}
-        left, until <span className="font-mono">{sayMoment(endsAt, now)}</span> if no round is
-        missed
+        left, until{' '}
+        <span className="font-mono">
+          <Beside at={endsAt} now={now} />
+        </span>{' '}
+        if no round is missed
         {nextRound !== undefined && (
           <span className={isLate ? 'font-bold text-error' : ''}>
             {isLate ? '; ▲ a round was due ' : '; next round by '}
-            <span className="font-mono">{sayMoment(nextRound, now)}</span>
+            <span className="font-mono">
+              <Beside at={nextRound} now={now} />
+            </span>
           </span>
         )}
       </p>
       {missed.length > 0 && (
         <p data-testid="rounds-missed" className="border-l-4 border-error pl-2">
-          ▲ Missed: the round due {missed.map((at) => sayMoment(at, now)).join(', ')}. What nobody
-          saw does not count: the watch is that much longer.
+          ▲ Missed: the round due {missed.map((at) => beside(at, now)).join(', ')}. What nobody saw
+          does not count: the watch is that much longer.
         </p>
       )}
       <ol className="text-sm">
         {permit.rounds.map(({ at, by, found, seen }) => (
           <li key={at} data-round={found}>
-            {found === 'cold' ? '✓' : '▲'} <span className="font-mono">{sayMoment(at, now)}</span>{' '}
+            {found === 'cold' ? '✓' : '▲'}{' '}
+            <span className="font-mono">
+              <Beside at={at} now={now} />
+            </span>{' '}
             {name(by)}: {FOUND[found]}, {seen}
           </li>
         ))}

@@ -5,7 +5,7 @@ import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { Copies } from './copies';
-import { sayMoment } from './moment';
+import { Beside, Time } from '../shell/site-moments';
 
 interface Props {
   readonly permit: HeldPermit;
@@ -18,7 +18,7 @@ function ExtendForm({ props }: Props) {
   return (
     <details>
       <summary className="cursor-pointer text-sm">
-        Extend after a retest, at the latest to {sayMoment(view.latestEnd, view.now)}
+        Extend after a retest, at the latest to <Beside at={view.latestEnd} now={view.now} />
       </summary>
       <SmallForm
         button="Extend with both signatures"
@@ -46,7 +46,7 @@ function RevalidateForm({ props }: Props) {
   return (
     <div data-revalidation className="border-l-4 border-warning pl-2">
       <p className="font-bold">
-        A new shift began: revalidate by {sayMoment(view.revalidationDue, view.now)}
+        A new shift began: revalidate by <Beside at={view.revalidationDue} now={view.now} />
       </p>
       <SmallForm
         button="Revalidate with both signatures"
@@ -73,7 +73,7 @@ export function ValidityPanel(parts: Props) {
       {permit.kind !== 'lapsed' && <ExtendForm {...parts} />}
       {permit.extensions.map(({ at, until, retested }) => (
         <p key={at} className="text-sm">
-          Extended at {at.slice(11, 16)} UTC to {until.slice(11, 16)} UTC after: {retested}
+          Extended at <Time at={at} /> to <Time at={until} /> after: {retested}
         </p>
       ))}
       <Copies {...parts} />

@@ -11,10 +11,10 @@ import { AssessmentText } from './assess-panel';
 import { AuditPanel } from './audit-panel';
 import { Copies } from './copies';
 import { DutyPanel } from './duty-panel';
-import { sayMoment } from './moment';
 import { TailPanel } from './tail-panel';
 import { TeamPanel } from './team-panel';
 import { ValidityPanel } from './validity-panel';
+import { Beside } from '../shell/site-moments';
 
 interface Props {
   readonly permit: HeldPermit;
@@ -141,7 +141,10 @@ function StateLine({ permit, props }: Props) {
   return (
     <p className="text-lg">
       <strong className={permit.kind === 'issued' ? 'font-normal' : 'text-error'}>{words}</strong>{' '}
-      <span className="font-mono">{sayMoment(permit.until, now)}</span>; signed on:{' '}
+      <span className="font-mono">
+        <Beside at={permit.until} now={now} />
+      </span>
+      ; signed on:{' '}
       <strong data-testid="count-on" className="font-mono">
         {count}
       </strong>

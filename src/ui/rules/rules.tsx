@@ -13,6 +13,7 @@ import { PinField, SmallForm, TextField } from '../dossier/field';
 import { post, type Posted } from '../command/post';
 import { RuleBook } from './rule-book';
 import { fromText, toText, ValueField } from './value-field';
+import { Instant } from '../shell/site-moments';
 
 const CODES = Object.keys(SITE_VALUES) as ValueCode[];
 
@@ -150,7 +151,7 @@ export function RulesScreen({
             {saved.map(({ version: one, actor, at, note }) => (
               <li key={one} className="border-t border-base-300 py-1 text-sm">
                 <span className="font-mono">{one}</span>: {note} ({names[actor] ?? actor},{' '}
-                {at.slice(0, 16).replace('T', ' ')} UTC)
+                <Instant at={at} />)
               </li>
             ))}
           </ul>

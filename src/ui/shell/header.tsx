@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { LiveRefresh } from './live-refresh';
+import { useMoments } from './site-moments';
 import type { Shown } from './use-beat';
 
 const PLACES = [
@@ -21,6 +22,7 @@ const PLACES = [
 
 /** The clock of the site, ticking from the instant that the server gave. */
 function SiteClock({ now }: { readonly now: string }) {
+  const { clock, day, offset } = useMoments();
   const [shown, setShown] = useState(now);
   useEffect(() => {
     const ahead = Date.parse(now) - Date.now();
@@ -29,8 +31,10 @@ function SiteClock({ now }: { readonly now: string }) {
   }, [now]);
   return (
     <time dateTime={shown} suppressHydrationWarning className="font-mono text-xl tabular-nums">
-      {shown.slice(11, 16)}
-      <span className="ml-2 text-xs">{shown.slice(0, 10)} UTC</span>
+      {clock(shown)}
+      <span className="ml-2 text-xs">
+        {day(shown)} {offset(shown)}
+      </span>
     </time>
   );
 }

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
+import { useMoments } from './site-moments';
 import { useBeat, type Shown } from './use-beat';
 
 /** An alarm that stands, with who has not been accounted for, over every screen. */
@@ -36,6 +37,7 @@ export function LiveRefresh({
   readonly refreshes: boolean;
 }) {
   const router = useRouter();
+  const { seconds, offset } = useMoments();
   const [heard, setHeard] = useState(shown);
   const known = useRef<{ readonly head: number; readonly skew: number }>(undefined);
   const silent = useBeat(({ head, now, inside, alarms }) => {
@@ -58,7 +60,7 @@ export function LiveRefresh({
       <Alarms alarms={heard.alarms} />
       {silent !== undefined && refreshes && (
         <strong role="status" className="bg-error px-2 py-1 text-error-content">
-          NOT UP TO DATE since {silent.slice(11, 19)} UTC
+          NOT UP TO DATE since {seconds(silent)} {offset(silent)}
         </strong>
       )}
     </>

@@ -3,8 +3,9 @@
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { BoardClash } from '../../core/job';
-import { PAPERS } from '../../core/permits';
+import { PAPERS } from '../../core/permits/papers';
 import type { BoardRow } from '../../core/watch';
+import { useMoments } from '../shell/site-moments';
 import { scaleAround, type SpanName } from './scale';
 import { ROW_HEIGHT, Strip } from './strip';
 
@@ -112,6 +113,7 @@ export function WatchChart({
   readonly now: string;
   readonly span: SpanName;
 }) {
+  const { clock } = useMoments();
   const { ref, width } = useWidth();
   const inner = width - TIES;
   const scale = scaleAround(now, span, inner);
@@ -151,7 +153,7 @@ export function WatchChart({
                   textAnchor="middle"
                   className="fill-base-content font-mono"
                 >
-                  {tick.toISOString().slice(11, 16)}
+                  {clock(tick.toISOString())}
                 </text>
               </g>
             ))}

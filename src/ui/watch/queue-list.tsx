@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { NextUp } from '../../core/watch';
-import { sayMoment } from '../permit/moment';
+import { Beside } from '../shell/site-moments';
 
 const MOST = 40;
 
@@ -28,7 +28,11 @@ export function QueueList({
             >
               <p className="font-bold">
                 {urgency === 'now' ? 'NOW ' : ''}
-                {at !== undefined && <span className="font-mono">{sayMoment(at, now)} </span>}
+                {at !== undefined && (
+                  <span className="font-mono">
+                    <Beside at={at} now={now} />{' '}
+                  </span>
+                )}
                 {what}
               </p>
               <p className="text-xs">

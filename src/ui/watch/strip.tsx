@@ -1,5 +1,6 @@
 import type { ScaleTime } from 'd3';
 import type { BoardMark, BoardMarkKind, BoardRow, Stay } from '../../core/watch';
+import { useMoments } from '../shell/site-moments';
 
 export const ROW_HEIGHT = 56;
 const BAR_TOP = 20;
@@ -55,6 +56,7 @@ export function Legend() {
 }
 
 function Mark({ mark, scale }: { readonly mark: BoardMark; readonly scale: Scale }) {
+  const { time } = useMoments();
   const grave = mark.kind === 'alarm' || mark.kind === 'stopped';
   return (
     <text
@@ -65,7 +67,7 @@ function Mark({ mark, scale }: { readonly mark: BoardMark; readonly scale: Scale
       className={grave ? 'fill-error' : 'fill-base-content'}
     >
       {MARK_SIGNS[mark.kind]}
-      <title>{`${mark.at.slice(11, 16)} UTC ${MARK_WORDS[mark.kind]}: ${mark.words}`}</title>
+      <title>{`${time(mark.at)} ${MARK_WORDS[mark.kind]}: ${mark.words}`}</title>
     </text>
   );
 }
@@ -110,6 +112,7 @@ export function Strip({
   readonly scale: Scale;
   readonly now: string;
 }) {
+  const { clock } = useMoments();
   const { state, from, until, backAt, watchedUntil, trace } = row;
   const start = x(scale, from);
   const end = x(scale, backAt ?? until);
@@ -168,7 +171,7 @@ export function Strip({
           fontSize={11}
           className="fill-primary-content font-mono"
         >
-          {until.slice(11, 16)}
+          {clock(until)}
         </text>
       )}
       {trace.marks.map((mark, n) => (

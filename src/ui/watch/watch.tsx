@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { BoardClash } from '../../core/job';
-import { PAPER_KINDS, PAPERS } from '../../core/permits';
+import { PAPER_KINDS, PAPERS } from '../../core/permits/papers';
 import type { Board, BoardRow } from '../../core/watch';
 import { LIST_CLASS } from '../dossier/field';
 import { useBeat } from '../shell/use-beat';
@@ -11,6 +11,7 @@ import { WatchChart } from './chart';
 import { QueueList } from './queue-list';
 import { SPANS, type SpanName } from './scale';
 import { Legend } from './strip';
+import { useMoments } from '../shell/site-moments';
 
 interface Filter {
   readonly area: string;
@@ -106,14 +107,15 @@ function Counts({ counts }: Pick<Board, 'counts'>) {
 
 /** Whether the shift has been handed over, and who has not read it. */
 function HandoverLine({ handover, names }: Pick<Board, 'handover' | 'names'>) {
+  const { time } = useMoments();
   const { number, at, unread, due } = handover;
   const isDue = due !== undefined;
   return (
     <p className={`text-sm ${isDue ? 'border-l-4 border-warning pl-2' : ''}`} data-handover-line>
       <Link href="/handover" className="underline">
         {isDue
-          ? `The shift that began at ${due.slice(11, 16)} UTC has not been handed over`
-          : `Handed over at ${at?.slice(11, 16)} UTC (H-${String(number).padStart(4, '0')})`}
+          ? `The shift that began at ${time(due)} has not been handed over`
+          : `Handed over${at === undefined ? '' : ` at ${time(at)}`} (H-${String(number).padStart(4, '0')})`}
       </Link>
       {!isDue && (
         <span title={unread.map((id) => names[id] ?? id).join(', ')}>
@@ -148,6 +150,7 @@ function ClashList({ clashes }: { readonly clashes: readonly BoardClash[] }) {
 
 /** The live picture: permits on a time scale, what needs someone next, who is in whose way. */
 export function WatchScreen({ first }: { readonly first: Board }) {
+  const { seconds, offset } = useMoments();
   const { board, silent } = useBoard(first);
   const now = useNow(board.now);
   const [span, setSpan] = useState<SpanName>('shift');
@@ -173,7 +176,7 @@ export function WatchScreen({ first }: { readonly first: Board }) {
             </span>
           ) : (
             <strong role="status" className="bg-error px-2 py-1 text-error-content">
-              NOT UP TO DATE since {silent.slice(11, 19)} UTC
+              NOT UP TO DATE since {seconds(silent)} {offset(silent)}
             </strong>
           )}
         </div>
