@@ -22,6 +22,7 @@ import { loadSolver } from '../tests/support/programme/solver';
 import { makeWorks, type MadeJob } from '../tests/support/works';
 import { benchBoard } from './board';
 import { benchGas } from './gas';
+import { benchPeople } from './people';
 import { say, summarise, time } from './timing';
 
 const SEED = 7;
@@ -169,16 +170,18 @@ async function compareWithProgramme(): Promise<void> {
   say(`  times as long            median ${median.toFixed(0)}, 90th percentile ${p90.toFixed(0)}`);
 }
 
-/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors. */
+/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build). */
 async function main(): Promise<void> {
   if (process.argv.includes('board')) return benchBoard();
   if (process.argv.includes('gas')) return benchGas();
+  if (process.argv.includes('people')) return benchPeople();
   const sizes = process.argv.slice(2).map(Number).filter(Number.isInteger);
   measureDemo();
   for (const size of sizes.length > 0 ? sizes : SIZES) measureMade(size);
   await compareWithProgramme();
   await benchBoard();
   await benchGas();
+  await benchPeople();
 }
 
 void main();

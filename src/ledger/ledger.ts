@@ -49,6 +49,15 @@ export const readHead = (db: Db): number =>
     .from(tables.events)
     .get()?.head ?? 0;
 
+/** The streams that grew after an event, by its number in the whole ledger. */
+export const listGrown = (db: Db, after: number): string[] =>
+  db
+    .selectDistinct({ stream: tables.events.stream })
+    .from(tables.events)
+    .where(gt(tables.events.id, after))
+    .all()
+    .map(({ stream }) => stream);
+
 /** The newest event of a stream, or undefined. */
 export function readLast(db: Db, stream: string): StoredEvent | undefined {
   const row = db

@@ -1,4 +1,4 @@
-import { readHead } from '../ledger';
+import { listGrown, readHead } from '../ledger';
 import type { Db } from '../db';
 import { readNow } from './clock';
 import { readPresence, type Presence } from './presence';
@@ -10,10 +10,28 @@ const BEAT_MS = 2000;
 /** What a listener is told: the newest event, the site's time, who is in spaces, which alarms stand. */
 interface Beat extends Presence {
   readonly head: number;
+  /** The newest event of the beat before, and the jobs that something happened to since. */
+  readonly since: number;
+  readonly changed: readonly string[];
   readonly now: string;
 }
 
-const readBeat = (db: Db): Beat => ({ head: readHead(db), now: readNow(db), ...readPresence(db) });
+const JOB = 'job/';
+
+/** How things stand, and what changed after `since`; from the newest event on when it is not given. */
+function readBeat(db: Db, since?: number): Beat {
+  const head = readHead(db);
+  const grown = since === undefined || since === head ? [] : listGrown(db, since);
+  return {
+    head,
+    since: since ?? head,
+    changed: grown
+      .filter((stream) => stream.startsWith(JOB))
+      .map((stream) => stream.slice(JOB.length)),
+    now: readNow(db),
+    ...readPresence(db),
+  };
+}
 
 type Listener = (beat: Beat) => void;
 
@@ -30,8 +48,8 @@ const towers = new WeakMap<Db, Tower>();
 const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);
 
 function look(db: Db, tower: Tower): void {
-  const beat = readBeat(db);
   const { last } = tower;
+  const beat = readBeat(db, last.head);
   const skew = skewOf(beat.now);
   const isNew = beat.head !== last.head || Math.abs(skew - last.skew) > 1;
   if (!isNew && Date.now() - last.at < BEAT_MS) return;
@@ -43,7 +61,7 @@ function look(db: Db, tower: Tower): void {
 export function listen(db: Db, listener: Listener): () => void {
   const tower: Tower = towers.get(db) ?? {
     listeners: new Set(),
-    last: { head: -1, skew: 0, at: 0 },
+    last: { head: readHead(db), skew: 0, at: 0 },
     timer: undefined,
   };
   towers.set(db, tower);

@@ -66,6 +66,19 @@ describe('live updates', () => {
     await jumped;
   });
 
+  it('say since which event they speak, and which jobs changed: two changes in one look are one beat', async () => {
+    const beats: Parameters<Parameters<typeof listen>[1]>[0][] = [];
+    const leave = listen(db, (beat) => beats.push(beat));
+    const { head } = readBoard(db);
+    const { job } = carryOutAt(db, [USABLE[0] as Step]);
+    const other = carryOutAt(db, [USABLE[0] as Step]).job;
+    while (beats.length < 2) await new Promise((resolve) => setTimeout(resolve, 50));
+    leave();
+    expect(beats[0]).toMatchObject({ head, since: head, changed: [] });
+    expect(beats[1]).toMatchObject({ head: head + 2, since: head });
+    expect([...(beats[1]?.changed ?? [])].sort()).toEqual([job, other].sort());
+  });
+
   it('are sent as server-sent events, with the number that a reader comes back with', async () => {
     const stop = new AbortController();
     const reader = streamBeats(db, stop.signal).getReader();

@@ -345,7 +345,7 @@ test('the plant and a planned job at both sizes', async ({ page }) => {
   await page.goto('/login');
   await actAs(page, 'ada').catch(() => undefined);
   await page.goto('/plant');
-  await expect(page.getByRole('img', { name: /176 sections/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /180 sections/ })).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'plant');
   await page.goto('/');

@@ -1,5 +1,11 @@
 import { findStored, type StoredEnergy } from '../bench';
-import { checkPlan, computeCost, type CheckResult, type PlanCost } from '../isolation';
+import {
+  checkPlan,
+  computeCost,
+  type CheckResult,
+  type PlanCost,
+  type Requirement,
+} from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import {
   findLatestEnd,
@@ -161,6 +167,21 @@ const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 const viewEnd = ({ permit }: Dossier, { values }: SiteFacts, now: string): string =>
   isHeld(permit) ? findLatestExtension(permit.issuedAt, now, values) : findLatestEnd(now, values);
 
+/** What holds energy under each plan, as it was worked out once: letting down is followed in small steps. */
+const stored = new WeakMap<Requirement, WeakMap<IsolationPlan, readonly StoredEnergy[]>>();
+
+function viewStored(
+  graph: PlantGraph,
+  requirement: Requirement,
+  plan: IsolationPlan,
+): readonly StoredEnergy[] {
+  const of = stored.get(requirement) ?? new WeakMap<IsolationPlan, readonly StoredEnergy[]>();
+  stored.set(requirement, of);
+  const found = of.get(plan) ?? findStored(graph, requirement, plan);
+  of.set(plan, found);
+  return found;
+}
+
 /** Builds the view of a job at `now`, beside the other open jobs. */
 export function viewDossier(
   known: Dossier,
@@ -223,7 +244,7 @@ export function viewDossier(
     now,
     values: site.values,
     proofsEnd: findEndOfProofs(dossier),
-    stored: findStored(
+    stored: viewStored(
       graph,
       requirement,
       dossier.plan.kind === 'none' ? NO_PLAN : dossier.plan.plan,

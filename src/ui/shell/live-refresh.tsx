@@ -1,10 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { useRef, useState } from 'react';
+import { findApart, type Known } from './apart';
 import { useMoments } from './site-moments';
 import { useBeat, type Shown } from './use-beat';
+import { useRefresh } from './use-refresh';
 
 /** An alarm that stands, with who has not been accounted for, over every screen. */
 function Alarms({ alarms }: Pick<Shown, 'alarms'>) {
@@ -36,17 +38,18 @@ export function LiveRefresh({
   readonly shown: Shown;
   readonly refreshes: boolean;
 }) {
-  const router = useRouter();
   const { seconds, offset } = useMoments();
   const [heard, setHeard] = useState(shown);
-  const known = useRef<{ readonly head: number; readonly skew: number }>(undefined);
-  const silent = useBeat(({ head, now, inside, alarms }) => {
+  const path = usePathname();
+  const known = useRef<Known>(undefined);
+  const refresh = useRefresh();
+  const silent = useBeat((beat) => {
+    const { head, now, inside, alarms } = beat;
     setHeard({ inside, alarms });
     const skew = Date.parse(now) - Date.now();
-    const before = known.current;
+    const apart = findApart(path, known.current, { ...beat, skew });
     known.current = { head, skew };
-    const isNew = before && (before.head !== head || Math.abs(before.skew - skew) > 2000);
-    if (isNew && refreshes) router.refresh();
+    if (apart !== undefined && refreshes) refresh(apart);
   });
   return (
     <>

@@ -15,6 +15,9 @@ export interface Shown {
 /** What the server says of itself: the newest event, the site's time, and what every screen shows. */
 export interface Beat extends Shown {
   readonly head: number;
+  /** The newest event of the beat before, and the jobs that something happened to since. */
+  readonly since: number;
+  readonly changed: readonly string[];
   readonly now: string;
 }
 
