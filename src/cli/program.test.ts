@@ -164,6 +164,7 @@ describe('the command line', () => {
     ],
     ['a bad plan', ['check', plant, scope, file('p.json', { close: 1 })], 'close must be array'],
     ['no ledger', ['ledger', 'verify', join(folder, 'none.db')], 'start the application first'],
+    ['none to rebuild', ['ledger', 'rebuild', join(folder, 'none.db')], 'start the application'],
     ['no such command', ['explode'], 'unknown command'],
     ['too few files', ['trace', plant], 'missing required argument'],
   ])('bad input: %s', async (_label, args, says) => {

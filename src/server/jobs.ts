@@ -54,7 +54,10 @@ export type Answer =
 
 export { commandSchema };
 
-const streamOf = (jobId: string) => `job/${jobId}`;
+/** What the stream of a job is called: this, and its number. */
+export const JOB_STREAM = 'job/';
+
+const streamOf = (jobId: string) => `${JOB_STREAM}${jobId}`;
 
 /** A job as its events tell it. */
 export interface JobRecord {
@@ -64,7 +67,11 @@ export interface JobRecord {
 }
 
 /** Who did it and when: what was entered on a device and sent later counts from when it was entered. */
-function markOf({ actor, at, payload }: Pick<StoredEvent, 'actor' | 'at' | 'payload'>): Mark {
+export function markOf({
+  actor,
+  at,
+  payload,
+}: Pick<StoredEvent, 'actor' | 'at' | 'payload'>): Mark {
   const { enteredAt = at } = payload as { readonly enteredAt?: string };
   return { by: actor, at: enteredAt };
 }
@@ -232,7 +239,7 @@ export function carryOut(db: Db, request: Request): Answer {
       };
     }
     if (seen !== undefined) {
-      return { ok: true, jobId: seen.stream.slice('job/'.length), sequence: seen.sequence };
+      return { ok: true, jobId: seen.stream.slice(JOB_STREAM.length), sequence: seen.sequence };
     }
     const jobId = request.command.kind === 'raise-job' ? nextJobId(tx) : request.jobId;
     const { state, sequence } = readState(tx, jobId);

@@ -1,6 +1,7 @@
 import { listGrown, readHead } from '../ledger';
 import type { Db } from '../db';
 import { readNow } from './clock';
+import { JOB_STREAM } from './jobs';
 import { readPresence, type Presence } from './presence';
 
 /** How often the ledger is looked at for something new, and how often it is said that nothing was (ms). */
@@ -16,8 +17,6 @@ interface Beat extends Presence {
   readonly now: string;
 }
 
-const JOB = 'job/';
-
 /** How things stand, and what changed after `since`; from the newest event on when it is not given. */
 function readBeat(db: Db, since?: number): Beat {
   const head = readHead(db);
@@ -26,8 +25,8 @@ function readBeat(db: Db, since?: number): Beat {
     head,
     since: since ?? head,
     changed: grown
-      .filter((stream) => stream.startsWith(JOB))
-      .map((stream) => stream.slice(JOB.length)),
+      .filter((stream) => stream.startsWith(JOB_STREAM))
+      .map((stream) => stream.slice(JOB_STREAM.length)),
     now: readNow(db),
     ...readPresence(db),
   };

@@ -100,8 +100,19 @@ function projectAudits(tx: Db, jobId: string, before: DossierState, { audits }: 
   });
 }
 
-/** Rewrites what lists show of one job, as far as that differs from what it was `before`. */
-export function project(
+/** What depends on the order of events among jobs: points found as drawn, and each permit that a job ever had. */
+export function projectInOrder(
+  tx: Db,
+  jobId: string,
+  before: DossierState,
+  dossier: Dossier,
+): void {
+  projectAsBuilt(tx, jobId, before, dossier);
+  projectPermits(tx, jobId, before, dossier);
+}
+
+/** How a job stands now: its row, what it holds, its checks, the work order it was raised from. */
+export function projectStanding(
   tx: Db,
   jobId: string,
   before: DossierState,
@@ -110,8 +121,6 @@ export function project(
 ): void {
   projectJob(tx, jobId, dossier, site);
   projectHoldings(tx, jobId, before, dossier);
-  projectAsBuilt(tx, jobId, before, dossier);
-  projectPermits(tx, jobId, before, dossier);
   projectAudits(tx, jobId, before, dossier);
   if (dossier.workOrder !== undefined && before === undefined) {
     tx.update(tables.workOrders)
@@ -119,6 +128,18 @@ export function project(
       .where(eq(tables.workOrders.number, dossier.workOrder))
       .run();
   }
+}
+
+/** Rewrites what lists show of one job, as far as that differs from what it was `before`. */
+export function project(
+  tx: Db,
+  jobId: string,
+  before: DossierState,
+  dossier: Dossier,
+  site: SiteFacts,
+): void {
+  projectInOrder(tx, jobId, before, dossier);
+  projectStanding(tx, jobId, before, dossier, site);
 }
 
 const text = (rows: readonly object[]): string =>
