@@ -1,5 +1,9 @@
+import { stepsToWalkDown } from '../../tests/support/any-job';
+import { carryOutAt } from '../../tests/support/at-server';
+import { carryOut, fieldStepsOf } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { askSchema } from '../sim';
+import { moveClock } from './clock';
 import { loadDemo } from './demo';
 import { askStandIns, changeFault, faultChangeSchema, readFaults } from './stand-ins';
 
@@ -39,6 +43,29 @@ describe('the stand-ins', () => {
     changeFault(db, { fault: { kind: 'key-gone', item: 'E-01' }, on: true });
     expect(askStandIns(db, 'J-0001', ask)).toEqual({ kind: 'take-lock', lock: 'E-02' });
     changeFault(db, { fault: { kind: 'key-gone', item: 'E-01' }, on: false });
+  });
+
+  it('show a tank empty once it was run empty and its isolation stands, and another full', () => {
+    const work = (['D2-LIQ', 'D2-GAS'] as const).map((section) => {
+      return { section, activity: 'enter' as const };
+    });
+    const plan = stepsToWalkDown(work, { equipment: 'D-2', emptied: ['D2-LIQ', 'BT-LIQ'] });
+    const field = fieldStepsOf(carryOut(plan));
+    const proving = field.findIndex(([, { kind }]) => kind === 'prove');
+    const stopped = field.findIndex(([, { kind }]) => kind === 'stop-plant');
+    const proofs = field.flatMap(([, command]) => (command.kind === 'prove' ? command.proof : []));
+    const ofTanks = proofs.filter((id) => /^(level|pressure):(BT|D2)-/.test(id));
+    expect(ofTanks).toHaveLength(5);
+    const read = (job: string) =>
+      ofTanks.map((proof) => {
+        const answer = askStandIns(db, job, askSchema.parse({ kind: 'proof', proof }));
+        return answer?.kind === 'proof' ? answer.reading : undefined;
+      });
+    const raised = carryOutAt(db, [...plan, ...field.slice(0, stopped)]);
+    expect(Math.max(...read(raised.job).map((one) => one ?? NaN))).toBeGreaterThan(0.1);
+    const isolated = carryOutAt(db, field.slice(stopped, proving), raised);
+    moveClock(db, 24);
+    expect(read(isolated.job)).toEqual(ofTanks.map(() => 0));
   });
 
   it('know nothing of proofs and stations that a job does not have, nor of other jobs', () => {

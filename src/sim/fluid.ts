@@ -1,7 +1,7 @@
 import { findLetDown } from '../core/bench';
 import { parameter } from '../core/bench/store-inputs';
 import { sectionOfOutlet } from '../core/isolation';
-import { linksOf, otherEnd, type Outlet } from '../core/plant';
+import { isFluid, linksOf, otherEnd, type Outlet } from '../core/plant';
 import { readOff, secondsSince, type AsIs } from './as-is';
 
 /** Share of the pressure behind a passing valve that stands before it while a bleed is open. Made up for practice. */
@@ -23,20 +23,41 @@ export interface FluidFound {
   readonly isClear: boolean;
 }
 
-/** The sections of one medium that hang together with a section. */
-function listBody({ graph }: AsIs, barred: Uint8Array, from: number): Set<number> {
+/** Whether fluid passes a link freely: within one medium, or where one stands on another, as gas over a liquid. */
+function isFree({ graph }: AsIs, link: number, [a, b]: readonly [number, number]): boolean {
+  const [one, other] = [graph.medium[a], graph.medium[b]];
+  if (one === other) return true;
+  const isSurface = graph.links[link]?.kind === 'joint';
+  return (
+    isSurface &&
+    one !== undefined &&
+    other !== undefined &&
+    isFluid(one.energy) &&
+    isFluid(other.energy)
+  );
+}
+
+/** The sections that hang together with a section as far as what is in them goes. */
+function listBody(plant: AsIs, barred: Uint8Array, from: number): Set<number> {
+  const { graph } = plant;
   const body = new Set([from]);
   for (const section of body) {
     for (const link of linksOf(graph, section)) {
       const next = otherEnd(graph, link, section);
-      if (!barred[link] && graph.medium[next] === graph.medium[from]) body.add(next);
+      if (!barred[link] && isFree(plant, link, [section, next])) body.add(next);
     }
   }
   return body;
 }
 
-const highestPressure = ({ graph }: AsIs, sections: Iterable<number>) =>
-  Math.max(0, ...[...sections].map((section) => graph.sections[section]?.pressure_bar ?? 0));
+/** The highest pressure (bar) in those of the sections that hold what a section holds. */
+const highestPressure = ({ graph }: AsIs, sections: Iterable<number>, of: number) =>
+  Math.max(
+    0,
+    ...[...sections]
+      .filter((section) => graph.medium[section] === graph.medium[of])
+      .map((section) => graph.sections[section]?.pressure_bar ?? 0),
+  );
 
 /** Outlets of a body that are open and clear, longest open first. */
 function listOpen(plant: AsIs, body: ReadonlySet<number>): { outlet: Outlet; seconds: number }[] {
@@ -95,14 +116,14 @@ export function readFluid(plant: AsIs, section: number): FluidFound {
     [...sections].some((one) => graph.isSource[one] && state.live[state.body[one] ?? 0]);
   const metres = findLevel(plant, body, open);
   if (isFed(tight, body)) {
-    const bar = highestPressure(plant, body);
+    const bar = highestPressure(plant, body, section);
     return { bar, metres, flows: open.length > 0, isClear };
   }
   const wider = listBody(plant, leaking.barred, section);
-  const shutIn = highestPressure(plant, body);
+  const shutIn = highestPressure(plant, body, section);
   const left = open[0] ? letDown(plant, shutIn, open[0]) : shutIn;
   if (isFed(leaking, wider)) {
-    const behind = highestPressure(plant, wider);
+    const behind = highestPressure(plant, wider, section);
     const bar = open.length > 0 ? Math.max(left, behind * LEAK_SHARE) : behind;
     return { bar, metres, flows: open.length > 0, isClear };
   }

@@ -482,11 +482,9 @@ export function restoreSteps(state: DossierState): Step[] {
     'cora',
     { ...LEAK_TEST, section, from_bar: least_bar ?? 1, to_bar: least_bar ?? 1 },
   ]);
-  back.splice(
-    back.findIndex(([, { kind }]) => kind === 'unlock-point'),
-    0,
-    ...tests,
-  );
+  // Once the blinds are out and before any lock that holds the line comes off.
+  const firstLock = order.restore.findIndex(({ kind }) => kind === 'unlock');
+  back.splice(firstLock + (earths > 0 ? 1 : 0), 0, ...tests);
   return [
     ['ada', { kind: 'open-box' }],
     ...back,

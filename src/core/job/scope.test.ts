@@ -1,7 +1,25 @@
-import { carryOut, RAISE, site, START } from '../../../tests/support/seal-change';
+import { stepsToWalkDown } from '../../../tests/support/any-job';
+import {
+  carryOut,
+  fieldStepsOf,
+  HANDED_BACK,
+  permitSteps,
+  RAISE,
+  restoreSteps,
+  site,
+  START,
+  type Step,
+} from '../../../tests/support/seal-change';
 import { decideOnSmall, jobWith, siteOn } from '../../../tests/support/small-job';
 import { planOf, smallPlant } from '../../../tests/support/small-plant';
-import { computeLamps, evolveDossier, findWorkOrder, type Dossier, type JobEvent } from '.';
+import {
+  computeLamps,
+  evolveDossier,
+  findStage,
+  findWorkOrder,
+  type Dossier,
+  type JobEvent,
+} from '.';
 
 const MARK = { by: 'ada', at: START };
 const follow = (dossier: Dossier, ...events: JobEvent[]) =>
@@ -73,5 +91,20 @@ describe('a job in a tank of the demonstration', () => {
     ]);
     const ids = job ? computeLamps(job, site).map(({ id }) => id) : [];
     expect(ids).toContain('D2-LIQ');
+  });
+
+  it('is isolated, proved and issued, handed back and restored', () => {
+    const work = [{ section: 'D2-LIQ', activity: 'enter' as const }];
+    const plan = stepsToWalkDown(work, { equipment: 'D-2', emptied: ['D2-LIQ', 'BT-LIQ'] });
+    const walked = carryOut(plan);
+    const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
+    const isolated = carryOut([...fieldStepsOf(walked), box], walked);
+    const lamps = isolated ? computeLamps(isolated, site) : [];
+    expect(new Set(lamps.map(({ state }) => state))).toEqual(new Set(['dark']));
+    const live = carryOut(permitSteps(walked, ['enter']), isolated);
+    expect(live?.permit.kind).toBe('issued');
+    const closed = carryOut(HANDED_BACK.slice(2), live);
+    const restored = carryOut(restoreSteps(closed), closed);
+    expect(restored && findStage(restored, site)).toBe('closed');
   });
 });
