@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { and, asc, count, desc, eq, ne, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, ne, sql } from 'drizzle-orm';
 import {
   commandSchema,
   decideJob,
@@ -318,17 +318,20 @@ export function readJobNow(db: Db, jobId: string) {
 /** How many closed jobs are listed. */
 const MOST_CLOSED = 50;
 
-/** Rows of the jobs that are open, and of the newest that are closed; oldest first. */
+/** Rows of the jobs that are open, and of the newest that are closed, each with the state of its newest permit; oldest first. */
 export function listNewest(db: Db) {
-  const { jobRows } = tables;
+  const { jobRows, permitRows } = tables;
+  const permit = sql<string | null>`(select ${permitRows.state} from ${permitRows}
+    where ${permitRows.job} = ${jobRows.id} order by ${permitRows.issuedAt} desc limit 1)`;
+  const columns = { ...getTableColumns(jobRows), permit };
   const closed = db
-    .select()
+    .select(columns)
     .from(jobRows)
     .where(eq(jobRows.stage, 'closed'))
     .orderBy(desc(jobRows.id))
     .limit(MOST_CLOSED)
     .all();
-  const open = db.select().from(jobRows).where(IS_OPEN).orderBy(asc(jobRows.id)).all();
+  const open = db.select(columns).from(jobRows).where(IS_OPEN).orderBy(asc(jobRows.id)).all();
   return [...closed.reverse(), ...open];
 }
 

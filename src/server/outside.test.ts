@@ -11,7 +11,7 @@ import { moveClock, readNow } from './clock';
 import { loadDemo } from './demo';
 import { EXPORT_NAMES, streamExport, type ExportName } from './exports';
 import { carryOutHandover, draftReport, readHandovers } from './handover';
-import { carryOut, compareProjections, readJobNow } from './jobs';
+import { carryOut, compareProjections, listNewest, readJobNow } from './jobs';
 import { describeInterface } from './openapi';
 import { readPresence } from './presence';
 import { findAnything } from './search';
@@ -60,6 +60,12 @@ describe('the morning of the demonstration', () => {
     });
     expect(board.rows.map(({ state }) => state)).toEqual(['issued', 'watched', 'suspended']);
     expect(readPresence(own)).toMatchObject({ inside: 0, alarms: [{ job: 'J-0008' }] });
+    expect(listNewest(own).flatMap(({ id, permit }) => (permit ? [[id, permit]] : []))).toEqual([
+      ['J-0005', 'closed'],
+      ['J-0006', 'issued'],
+      ['J-0007', 'watched'],
+      ['J-0008', 'suspended'],
+    ]);
     expect(board.handover).toMatchObject({ number: 1 });
     expect(listAudits(own)).toHaveLength(1);
     expect(verifyLedger(own)).toMatchObject({ whole: true });

@@ -6,14 +6,25 @@ export interface Given {
   readonly jobId: string;
   readonly sequence: number;
   readonly command: Command;
+  /** When (ms). */
+  readonly at: number;
 }
+
+/** Within this a second press follows the first by accident (ms). */
+const PRESS_MS = 3000;
 
 type Shown = Pick<JobHandle, 'jobId' | 'sequence'>;
 
-/** Whether the screen has yet to show the command given last, and this is that one again: a second press of the same button. */
-export const isPressedTwice = (given: Given | undefined, shown: Shown, command: Command): boolean =>
+/** Whether the command given last was given just now, the screen has yet to show it, and this is that one again: a second press. */
+export const isPressedTwice = (
+  given: Given | undefined,
+  shown: Shown,
+  command: Command,
+  now: number,
+): boolean =>
   given?.jobId === shown.jobId &&
   shown.sequence < given.sequence &&
+  now - given.at < PRESS_MS &&
   JSON.stringify(given.command) === JSON.stringify(command);
 
 /**

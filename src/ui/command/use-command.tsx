@@ -48,7 +48,8 @@ export function CommandDesk({
   const finish = (command: Command, answer: Sent): boolean => {
     if (answer.ok) {
       setRefused([]);
-      given.current = { jobId: handle.jobId, sequence: answer.sequence ?? 0, command };
+      const { sequence = 0 } = answer;
+      given.current = { jobId: handle.jobId, sequence, command, at: Date.now() };
       key.current = nanoid();
       if (onRaised && answer.jobId) onRaised(answer.jobId);
       router.refresh();
@@ -76,7 +77,7 @@ export function CommandDesk({
   };
 
   const run: Run = async (command) => {
-    if (isPressedTwice(given.current, handle, command)) return true;
+    if (isPressedTwice(given.current, handle, command, Date.now())) return true;
     const signers = [...new Set(listSigners(command, handle.me))];
     if (signers.length === 0 && onUnsigned) return onUnsigned(command);
     if (signers.length === 0) return finish(command, await send(sending(command)));

@@ -8,6 +8,8 @@ interface JobRow {
   readonly equipment: string;
   readonly stage: string;
   readonly until: string | null;
+  /** The state of its newest permit. */
+  readonly permit: string | null;
 }
 
 const STAGE_WORDS: Readonly<Record<string, string>> = {
@@ -16,10 +18,25 @@ const STAGE_WORDS: Readonly<Record<string, string>> = {
   'walk-down': 'to be walked down',
   isolate: 'being isolated',
   permit: 'waits for its permit',
-  work: 'permit live',
+  work: 'under permit',
   restore: 'being restored',
   closed: 'closed',
 };
+
+/** What a job under permit is at. A permit whose time is over has lapsed, whatever was written last. */
+const PERMIT_WORDS: Readonly<Record<string, string>> = {
+  issued: 'permit live',
+  suspended: 'STOPPED',
+  lapsed: 'permit lapsed',
+  'handed-back': 'handed back, to be closed',
+  watched: 'watched for fire',
+};
+
+function sayStage({ stage, permit, until }: JobRow, now: string): string {
+  const isOver = until !== null && Date.parse(until) < Date.parse(now);
+  const state = isOver ? 'lapsed' : (permit ?? '');
+  return (stage === 'work' && PERMIT_WORDS[state]) || (STAGE_WORDS[stage] ?? stage);
+}
 
 /** Until when a permit lasts, or since when it has lapsed. */
 function Lasts({ until, now }: { readonly until: string; readonly now: string }) {
@@ -105,18 +122,18 @@ export function JobList({
       <WaitingOrders orders={orders} mayRaise={mayRaise} />
       {jobs.length === 0 && <p>No job has been raised. A coordinator raises the first.</p>}
       <ul className="flex flex-col">
-        {sorted.map(({ id, title, equipment, stage, until }) => (
-          <li key={id} className="border-t border-base-300">
+        {sorted.map((row) => (
+          <li key={row.id} className="border-t border-base-300">
             <Link
-              href={`/jobs/${id}`}
-              className="grid grid-cols-2 gap-x-3 py-2 hover:bg-base-200 sm:grid-cols-[5rem_1fr_6rem_11rem_10rem]"
+              href={`/jobs/${row.id}`}
+              className="grid grid-cols-2 gap-x-3 py-2 hover:bg-base-200 sm:grid-cols-[5rem_1fr_6rem_12rem_12rem]"
             >
-              <span className="font-mono">{id}</span>
-              <span className="font-bold">{title}</span>
-              <span className="font-mono">{equipment}</span>
-              <span>{STAGE_WORDS[stage]}</span>
+              <span className="font-mono">{row.id}</span>
+              <span className="font-bold">{row.title}</span>
+              <span className="font-mono">{row.equipment}</span>
+              <span>{sayStage(row, now)}</span>
               <span className="font-mono text-sm">
-                {until !== null && <Lasts until={until} now={now} />}
+                {row.until !== null && <Lasts until={row.until} now={now} />}
               </span>
             </Link>
           </li>
