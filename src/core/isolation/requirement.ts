@@ -232,7 +232,8 @@ function applyOverride(
 
 /**
  * Computes what each source that reaches the work demands, with the reasons written out. `overrides` (grade by source
- * id) stand above the table. A source that the scope has run empty demands nothing but to be proved empty. Missing pressures, temperatures and voltages take the worst case and say so.
+ * id) stand above the table. A source that the scope has run empty demands nothing but to be proved empty. Missing
+ * pressures, temperatures and voltages take the worst case and say so.
  * Source of the table: practice, written from memory.
  */
 export function computeRequirement(

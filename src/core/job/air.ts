@@ -115,6 +115,9 @@ export const describeSamples = ({ samples }: Pick<AirTest, 'samples'>) =>
     gases: readings.map(({ gas }): SubstanceCode => gas),
   }));
 
-/** What keeps people from the work because of its air: not tested for an entry or hot work, unfit, too long ago, not for every gas or at every place. */
+/**
+ * What keeps people from the work because of its air: not tested for an entry or hot work, unfit, too long ago, not for every gas
+ * or at every place.
+ */
 export const gateAir = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] =>
   listAirUses(listPapers(dossier, site)).flatMap((use) => gateUse(dossier, site, now, use));

@@ -25,8 +25,8 @@ const ABOUT_SOURCES: readonly FindingCode[] = [
 ];
 
 /**
- * One lamp for each source that reaches the work, each that is run empty for it and each store that the isolation leaves with it, worked out on the plant graph
- * from what has been locked, opened, restrained and proved so far.
+ * One lamp for each source that reaches the work, each that is run empty for it and each store that the isolation leaves with it,
+ * worked out on the plant graph from what has been locked, opened, restrained and proved so far.
  */
 export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
   const requirement = findRequirement(dossier, site);

@@ -213,9 +213,9 @@ function provePart(round: Round, part: Part): ProofDemand[] {
 }
 
 /**
- * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation, pressure (level where there is
- * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work or was run empty for it, motion on each drive that holds work, and pressure in each
- * bled space between two barriers. In the order of ids.
+ * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation; pressure (level where there is
+ * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work or was run empty for it; motion on each
+ * drive that holds work; and pressure in each bled space between two barriers. In the order of ids.
  */
 export function listProofs(
   drawn: PlantGraph,
