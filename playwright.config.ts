@@ -12,6 +12,9 @@ const SITES = [
   { name: 'inside', port: 3220, tests: /hot-and-inside\.spec\.ts/ },
 ] as const;
 
+/** A line that lies idle is kept for longer (ms) than any test waits: one that is shut just as it is used again loses what is sent. */
+const KEPT_MS = 120_000;
+
 export default defineConfig({
   testDir: 'tests/e2e',
   // Two at a time, whatever the number of sites: the machine has two processors.
@@ -43,7 +46,7 @@ export default defineConfig({
     use: { baseURL: `http://localhost:${port}` },
   })),
   webServer: SITES.map(({ name, port }) => ({
-    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && npx next start --port ${port}`,
+    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && npx next start --port ${port} --keepAliveTimeout ${KEPT_MS}`,
     url: `http://localhost:${port}/login`,
     env: {
       LANTERN_DB: `.lantern/${name}/lantern.db`,

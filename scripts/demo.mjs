@@ -7,7 +7,9 @@ ensurePackages();
 build();
 runOrExit('npx', ['tsx', 'src/cli/demo.ts']);
 console.log(`\nHeavy Lantern runs at http://localhost:${port} (stop with Ctrl+C)\n`);
-const server = spawn('npx', ['next', 'start', '--port', port], {
+// Longer than the 60 s after which proxies and devices let an idle line go: they shut it, and never use one that was just shut.
+const KEPT_MS = '65000';
+const server = spawn('npx', ['next', 'start', '--port', port, '--keepAliveTimeout', KEPT_MS], {
   stdio: 'inherit',
   env: { ...process.env, LANTERN_DEMO: '1', NEXT_TELEMETRY_DISABLED: '1' },
 });
