@@ -76,6 +76,24 @@ function EmptiedFields({ sections, own }: PlaceProps) {
   );
 }
 
+/** How long the job takes. Stands in a form of PlaceValues. */
+export function HoursField() {
+  const { register } = useFormContext<PlaceValues>();
+  return (
+    <label className="flex flex-col">
+      Hours
+      <input
+        type="number"
+        step="any"
+        min="0.25"
+        max="720"
+        className="input w-full font-mono"
+        {...register('hours', { valueAsNumber: true })}
+      />
+    </label>
+  );
+}
+
 /** Where the work is, what is done there, and what is run empty for it. Stands in a form of PlaceValues. */
 export function PlaceFields({ sections, own }: PlaceProps) {
   const { register, control } = useFormContext<PlaceValues>();

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import type { IncomingOrder } from '../../core/work-orders';
 import { CommandDesk, useCommand } from '../command/use-command';
-import { PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
+import { HoursField, PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
 
 interface RaiseProps {
   readonly me: string;
@@ -85,17 +85,7 @@ function RaiseForm({ equipment, sections, performers, order }: RaiseProps) {
               ))}
             </select>
           </label>
-          <label className="flex flex-col">
-            Hours
-            <input
-              type="number"
-              step="any"
-              min="0.25"
-              max="720"
-              className="input w-full font-mono"
-              {...register('hours', { valueAsNumber: true })}
-            />
-          </label>
+          <HoursField />
           <label className="flex flex-col">
             Who leads the work
             <select className="select w-full" {...register('performer')}>

@@ -5,7 +5,7 @@ import { FormProvider, useForm } from 'react-hook-form';
 import type { Scope } from '../../core/plant';
 import { CommandDesk, useCommand } from '../command/use-command';
 import type { JobHandle } from '../command/send';
-import { PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
+import { HoursField, PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
 
 interface ScopeProps {
   readonly handle: JobHandle;
@@ -37,17 +37,7 @@ function ScopeForm({ handle, scope, sections, own }: ScopeProps) {
         onSubmit={(event) => void form.handleSubmit(change)(event)}
       >
         <PlaceFields sections={sections} own={new Set(own)} />
-        <label className="flex flex-col">
-          Hours
-          <input
-            type="number"
-            step="any"
-            min="0.25"
-            max="720"
-            className="input w-32 font-mono"
-            {...form.register('hours', { valueAsNumber: true })}
-          />
-        </label>
+        <HoursField />
         <label className="flex flex-col">
           Why the scope changes
           <input className="input w-full" required {...form.register('reason')} />
