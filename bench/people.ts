@@ -7,6 +7,7 @@ import type { Command } from '../src/core/job';
 import { closeDatabase, openDatabase } from '../src/db';
 import { loadDemo } from '../src/server/demo';
 import { findApart, type Known } from '../src/ui/shell/apart';
+import { makeReloader } from '../src/ui/shell/reloader';
 import type { Beat } from '../src/ui/shell/use-beat';
 import { carryOutAt } from '../tests/support/at-server';
 import { DRAFT, RAISE } from '../tests/support/seal-change';
@@ -95,31 +96,23 @@ async function watchJob(
   times: Times,
   stop: AbortSignal,
 ): Promise<void> {
-  let [known, last, timer]: [Known | undefined, number, NodeJS.Timeout | undefined] = [
-    undefined,
-    0,
-    undefined,
-  ];
-  let due = Infinity;
+  let known: Known | undefined;
   const load = async () => {
-    due = Infinity;
-    last = performance.now();
+    const start = performance.now();
     const answer = await fetch(`${SITE}/jobs/${job}?_rsc=x`, {
       headers: { rsc: '1', cookie },
       signal: stop,
     });
     await answer.text();
-    times.screens.push(performance.now() - last);
+    times.screens.push(performance.now() - start);
   };
+  const reloader = makeReloader(() => void load().catch(() => undefined));
+  stop.addEventListener('abort', reloader.stop);
   const hear = (beat: Beat) => {
     const skew = Date.parse(beat.now) - Date.now();
     const apart = findApart(`/jobs/${job}`, known, { ...beat, skew });
     known = { head: beat.head, skew };
-    const at = apart === undefined ? Infinity : Math.max(performance.now(), last + apart);
-    if (at >= due) return;
-    clearTimeout(timer);
-    due = at;
-    timer = setTimeout(() => void load().catch(() => undefined), at - performance.now());
+    if (apart !== undefined) reloader.ask(apart);
   };
   const answer = await fetch(`${SITE}/api/live`, { headers: { cookie }, signal: stop });
   const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();

@@ -5,6 +5,7 @@ import {
   decideJob,
   evolveDossier,
   findStage,
+  hasLapsed,
   listHolding,
   standAt,
   timeOf,
@@ -318,7 +319,7 @@ export function readJobNow(db: Db, jobId: string) {
 /** How many closed jobs are listed. */
 const MOST_CLOSED = 50;
 
-/** Rows of the jobs that are open, and of the newest that are closed, each with the state of its newest permit; oldest first. */
+/** Rows of the jobs that are open, and of the newest that are closed, each with how its newest permit stands now; oldest first. */
 export function listNewest(db: Db) {
   const { jobRows, permitRows } = tables;
   const permit = sql<string | null>`(select ${permitRows.state} from ${permitRows}
@@ -332,7 +333,10 @@ export function listNewest(db: Db) {
     .limit(MOST_CLOSED)
     .all();
   const open = db.select(columns).from(jobRows).where(IS_OPEN).orderBy(asc(jobRows.id)).all();
-  return [...closed.reverse(), ...open];
+  const now = readNow(db);
+  return [...closed.reverse(), ...open].map((row) =>
+    row.until !== null && hasLapsed(row.until, now) ? { ...row, permit: 'lapsed' } : row,
+  );
 }
 
 /** Rows of all jobs, oldest first. */

@@ -66,6 +66,8 @@ describe('the morning of the demonstration', () => {
       ['J-0007', 'watched'],
       ['J-0008', 'suspended'],
     ]);
+    moveClock(own, 12);
+    expect(listNewest(own).filter(({ permit }) => permit === 'lapsed')).toHaveLength(2);
     expect(board.handover).toMatchObject({ number: 1 });
     expect(listAudits(own)).toHaveLength(1);
     expect(verifyLedger(own)).toMatchObject({ whole: true });

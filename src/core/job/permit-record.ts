@@ -127,9 +127,12 @@ export const isFreed = (permit: PermitRecord): boolean =>
 export const listOn = (permit: PermitRecord): HeldPermit['people'] =>
   isHeld(permit) ? permit.people : {};
 
+/** Whether a permit's time is over; its last instant belongs to it. */
+export const hasLapsed = (until: string, now: string): boolean =>
+  Date.parse(now) > Date.parse(until);
+
 /** The permit as it stands at `now`: one that was issued and is past its end has lapsed, whoever looks. */
 export function permitAt(permit: PermitRecord, now: string): PermitRecord {
   if (permit.kind !== 'issued' && permit.kind !== 'suspended') return permit;
-  if (Date.parse(now) <= Date.parse(permit.until)) return permit;
-  return { ...permit, kind: 'lapsed' };
+  return hasLapsed(permit.until, now) ? { ...permit, kind: 'lapsed' } : permit;
 }

@@ -8,7 +8,7 @@ interface JobRow {
   readonly equipment: string;
   readonly stage: string;
   readonly until: string | null;
-  /** The state of its newest permit. */
+  /** How its newest permit stands. */
   readonly permit: string | null;
 }
 
@@ -23,7 +23,7 @@ const STAGE_WORDS: Readonly<Record<string, string>> = {
   closed: 'closed',
 };
 
-/** What a job under permit is at. A permit whose time is over has lapsed, whatever was written last. */
+/** What a job under permit is at. */
 const PERMIT_WORDS: Readonly<Record<string, string>> = {
   issued: 'permit live',
   suspended: 'STOPPED',
@@ -32,22 +32,8 @@ const PERMIT_WORDS: Readonly<Record<string, string>> = {
   watched: 'watched for fire',
 };
 
-function sayStage({ stage, permit, until }: JobRow, now: string): string {
-  const isOver = until !== null && Date.parse(until) < Date.parse(now);
-  const state = isOver ? 'lapsed' : (permit ?? '');
-  return (stage === 'work' && PERMIT_WORDS[state]) || (STAGE_WORDS[stage] ?? stage);
-}
-
-/** Until when a permit lasts, or since when it has lapsed. */
-function Lasts({ until, now }: { readonly until: string; readonly now: string }) {
-  const isOver = Date.parse(until) < Date.parse(now);
-  return (
-    <>
-      {isOver ? 'lapsed ' : ''}
-      <Beside at={until} now={now} />
-    </>
-  );
-}
+const sayStage = ({ stage, permit }: JobRow): string =>
+  (stage === 'work' && PERMIT_WORDS[permit ?? '']) || (STAGE_WORDS[stage] ?? stage);
 
 interface WaitingOrder {
   readonly order: IncomingOrder;
@@ -131,9 +117,9 @@ export function JobList({
               <span className="font-mono">{row.id}</span>
               <span className="font-bold">{row.title}</span>
               <span className="font-mono">{row.equipment}</span>
-              <span>{sayStage(row, now)}</span>
+              <span>{sayStage(row)}</span>
               <span className="font-mono text-sm">
-                {row.until !== null && <Lasts until={row.until} now={now} />}
+                {row.until !== null && <Beside at={row.until} now={now} />}
               </span>
             </Link>
           </li>
