@@ -5,10 +5,10 @@ import { eq } from 'drizzle-orm';
 import type { GasBatch } from '../src/core/gas';
 import type { Instrument } from '../src/core/people/people';
 import { closeDatabase, openDatabase, tables, type Db } from '../src/db';
-import { receiveReadings } from '../src/server/air-log';
 import { moveClock, readNow } from '../src/server/clock';
 import { loadDemo } from '../src/server/demo';
 import { streamBeats } from '../src/server/live';
+import { receiveReadings } from '../src/server/readings';
 import { saveRegister } from '../src/server/registers';
 import { stepsToWalkDown } from '../tests/support/any-job';
 import { carryOutAt } from '../tests/support/at-server';
@@ -130,7 +130,7 @@ export async function benchGas(): Promise<void> {
   let again = 0;
   const send = (batch: GasBatch) => {
     const start = performance.now();
-    const answer = receiveReadings(db, batch);
+    const answer = receiveReadings(db, batch.device, batch);
     times.push(performance.now() - start);
     if (!answer.ok) throw new Error(JSON.stringify(answer.refusals[0]));
     return answer;

@@ -1,19 +1,12 @@
-import { carryOutAt } from '../../tests/support/at-server';
-import { stepsToWalkDown } from '../../tests/support/any-job';
-import {
-  airTestOf,
-  carryOut,
-  fieldStepsOf,
-  permitSteps,
-  type Step,
-} from '../../tests/support/seal-change';
+import { liveEntry } from '../../tests/support/live-entry';
 import type { GasBatch } from '../core/gas';
 import { closeDatabase, openDatabase, type Db } from '../db';
-import { nextNumber, readAirLog, receiveReadings } from './air-log';
+import { readAirLog } from './air-log';
 import { moveClock, readNow } from './clock';
 import { loadDemo } from './demo';
 import { readJob } from './jobs';
 import { readPresence } from './presence';
+import { nextNumber, receiveReadings as receive } from './readings';
 
 let db: Db;
 beforeEach(async () => {
@@ -49,27 +42,7 @@ const kept = () =>
     at_ms: number;
   }[];
 
-/** A chamber with a permit out, a person signed on, and detector GM-1 in it. */
-function liveEntry(): { job: string; sequence: number } {
-  const plan = stepsToWalkDown([{ section: 'CH-1', activity: 'touch' }], { equipment: 'CC-1' });
-  const walked = carryOut(plan);
-  const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
-  const at = carryOutAt(db, [...plan, ...fieldStepsOf(walked), box]);
-  const papers = permitSteps(walked, ['enter'], readNow(db));
-  const screened = carryOut(papers.slice(0, 1), walked);
-  const issued = papers.map(([actor, command]): Step => {
-    if (command.kind === 'test-air') return [actor, airTestOf(screened, 'entry', {}, readNow(db))];
-    return [actor, command];
-  });
-  return carryOutAt(
-    db,
-    [
-      ...issued,
-      ['finn', { kind: 'place-detector', device: 'GM-1', use: 'entry', place: 'at the bottom' }],
-    ],
-    at,
-  );
-}
+const receiveReadings = (db: Db, one: GasBatch) => receive(db, one.device, one);
 
 describe('readings that a detector sends', () => {
   it('are kept once, however often they come, and in the order in which they were read', () => {
@@ -134,7 +107,7 @@ describe('readings that a detector sends', () => {
   });
 
   it('stop the job at which the device stands, once, and are heard on every screen', () => {
-    const { job } = liveEntry();
+    const { job } = liveEntry(db);
     moveClock(db, 0.05);
     expect(receiveReadings(db, batch([[1, 0, 'oxygen', 20.8]]))).toMatchObject({ alarms: [] });
     const answer = receiveReadings(db, batch([[2, 0, 'oxygen', 18.9]]));
@@ -155,7 +128,7 @@ describe('readings that a detector sends', () => {
   });
 
   it('of before the last test of the air are history, and stop nothing', () => {
-    const { job } = liveEntry();
+    const { job } = liveEntry(db);
     moveClock(db, 0.05);
     expect(receiveReadings(db, batch([[1, 3600, 'oxygen', 12]]))).toMatchObject({
       taken: 1,

@@ -15,8 +15,9 @@ import { explainIn, type ExplainedRefusal } from '../core/rules/book';
 import { writeAlone, type Db } from '../db';
 import { appendEvents, readStream } from '../ledger';
 import { readNow } from './clock';
-import { readOpenJobs } from './jobs';
+import { surveyOpenJobs } from './jobs';
 import { readSite } from './registers';
+import { describeLost, readEach } from './unreadable';
 
 const STREAM = 'site/handover';
 
@@ -55,8 +56,19 @@ export function draftReport(db: Db): DraftReport {
   const now = readNow(db);
   const site = readSite(db);
   const { record } = readHandovers(db);
-  const jobs = readOpenJobs(db).map(({ id, dossier }) => ({ id, dossier: standAt(dossier, now) }));
-  const report = makeReport(jobs, record.promises, site, now);
+  const open = surveyOpenJobs(db);
+  const standing = open.jobs.map((job) => ({ ...job, dossier: standAt(job.dossier, now) }));
+  // Each is tried by itself first: one that cannot be reported takes no other with it.
+  const { read: jobs, unreadable } = readEach(db, standing, (job) => {
+    makeReport([job], [], [], site, now);
+    return job;
+  });
+  const lost = [...open.unreadable, ...unreadable].map((job) => ({
+    id: job.id,
+    words: describeLost(job),
+    people: job.people,
+  }));
+  const report = makeReport(jobs, lost, record.promises, site, now);
   const isEmpty = Object.values(report).every((lines) => lines.length === 0);
   return {
     report,

@@ -4,6 +4,7 @@ import {
   commandSchema,
   decideJob,
   evolveDossier,
+  findMissing,
   findStage,
   hasLapsed,
   listHolding,
@@ -19,12 +20,14 @@ import {
   type SiteFacts,
 } from '../core/job';
 import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
-import { EMPTY_TRACE, evolveTrace, type BoardTrace } from '../core/watch';
+import { EMPTY_TRACE, evolveTrace, type BoardTrace, type UnreadableJob } from '../core/watch';
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents, readStream, type StoredEvent } from '../ledger';
 import { readNow } from './clock';
 import { isProjected, project, type HoldingKind } from './projections';
+import { hasPlantVersion, readGraph, readPlantVersion } from './plant';
 import { readSite } from './registers';
+import { readEach } from './unreadable';
 import { indexEvents } from './search';
 
 /** A command as it arrives: what, on which version of the job, under which key, and whose PINs were checked. */
@@ -35,6 +38,8 @@ export interface Request {
   readonly key: string;
   readonly actor: string;
   readonly signed: readonly string[];
+  /** The device that gives it, where one does: then it is also the actor. */
+  readonly device?: string;
   /** When it was entered (ISO 8601, UTC), where that was before it could be sent. */
   readonly enteredAt?: string;
 }
@@ -127,9 +132,32 @@ export function readJob(db: Db, jobId: string): JobRecord {
   return { state: history.reduce(follow, UNREAD).state, sequence: history.length, history };
 }
 
-/** The site as it counts for a job: an accepted plan is tied to the drawing that it was made on. */
+/** What happened to a job, and its title as lists keep it, whether anyone can make a job of it or not. */
+export function readHistory(db: Db, jobId: string) {
+  const { title = jobId } =
+    db
+      .select({ title: tables.jobRows.title })
+      .from(tables.jobRows)
+      .where(eq(tables.jobRows.id, jobId))
+      .get() ?? {};
+  return { title, history: readStream(db, streamOf(jobId)) };
+}
+
+/**
+ * The site as it counts for a job: an accepted plan is tied to the drawing that it was made on. Where the place of work is not on the
+ * drawing that would count, the newest one that has it does.
+ */
 export function readSiteFor(db: Db, state: DossierState): SiteFacts {
-  return readSite(db, state?.plan.kind === 'accepted' ? state.plan.plantVersion : undefined);
+  if (!state) return readSite(db);
+  const newest = readPlantVersion(db);
+  const tied = state.plan.kind === 'accepted' ? state.plan.plantVersion : newest;
+  const earlier = Array.from({ length: newest }, (_, n) => newest - n);
+  const found = [tied, ...earlier].find(
+    (version) =>
+      hasPlantVersion(db, version) &&
+      findMissing(state.scope, readGraph(db, version)) === undefined,
+  );
+  return readSite(db, found ?? tied);
 }
 
 /** Reads when it is first asked for, and answers the same from then on. */
@@ -192,11 +220,29 @@ export function readOthers(db: Db, jobId: string): OtherJobs {
 /** Written out, so that the index of the open jobs is used. */
 const IS_OPEN = sql`stage <> 'closed'`;
 
-/** Every job that is not closed. */
-export function readOpenJobs(db: Db): { id: string; dossier: Dossier; trace: BoardTrace }[] {
+/** A job that is open, as its events tell it. */
+export interface OpenJobRead {
+  readonly id: string;
+  readonly dossier: Dossier;
+  readonly trace: BoardTrace;
+  /** Its own facts, where its place of work is not on the newest drawing. */
+  readonly site?: SiteFacts;
+}
+
+/** Every job that is not closed, and those of them whose events cannot be read: no job takes the others with it. */
+export interface OpenJobs {
+  readonly jobs: readonly OpenJobRead[];
+  readonly unreadable: readonly UnreadableJob[];
+}
+
+/** Every job that is not closed and can be read. */
+export const readOpenJobs = (db: Db): readonly OpenJobRead[] => surveyOpenJobs(db).jobs;
+
+/** Reads every job that is not closed; one that cannot be read stands apart with what is kept of it. */
+export function surveyOpenJobs(db: Db): OpenJobs {
   const { sequence, stream } = tables.events;
   const own = eq(stream, sql`'job/' || ${tables.jobRows.id}`);
-  return db
+  const rows = db
     .select({
       id: tables.jobRows.id,
       last: sql<number>`(select max(${sequence}) from ${tables.events} where ${own})`,
@@ -204,22 +250,31 @@ export function readOpenJobs(db: Db): { id: string; dossier: Dossier; trace: Boa
     .from(tables.jobRows)
     .where(IS_OPEN)
     .orderBy(asc(tables.jobRows.id))
-    .all()
-    .flatMap(({ id, last }) => {
-      const known = kept.get(db.$client)?.get(id);
-      const { state, trace } = known?.sequence === last ? known : readState(db, id);
-      return state ? [{ id, dossier: state, trace }] : [];
-    });
+    .all();
+  const newest = rows.length > 0 ? readGraph(db) : undefined;
+  const { read, unreadable } = readEach(db, rows, ({ id, last }): OpenJobRead[] => {
+    const known = kept.get(db.$client)?.get(id);
+    const { state, trace } = known?.sequence === last ? known : readState(db, id);
+    if (!state) return [];
+    const isDrawn = !newest || findMissing(state.scope, newest) === undefined;
+    return [{ id, dossier: state, trace, ...(isDrawn ? {} : { site: readSiteFor(db, state) }) }];
+  });
+  return { jobs: read.flat(), unreadable };
 }
 
 function nextJobId(tx: Db): string {
   return `J-${String((tx.select({ jobs: count() }).from(tables.jobRows).get()?.jobs ?? 0) + 1).padStart(4, '0')}`;
 }
 
-const fingerprint = (request: Request) =>
+/** What makes a command the same as one that was sent before: what, on which job, entered when, by whom. */
+const fingerprint = ({ command, jobId, enteredAt = '', actor }: Request) =>
   createHash('sha256')
-    .update(JSON.stringify([request.command, request.actor]))
+    .update(JSON.stringify([command, jobId, enteredAt, actor]))
     .digest('hex');
+
+/** Keys of devices and of people never meet, and nobody uses up another's. */
+const keyOf = ({ key, actor, device }: Request) =>
+  device === undefined ? `person ${actor} ${key}` : `device ${device} ${key}`;
 
 /**
  * Carries out a command: load, decide and append in one transaction. The same key again gives the same answer and changes
@@ -230,7 +285,7 @@ export function carryOut(db: Db, request: Request): Answer {
     const seen = tx
       .select()
       .from(tables.commandsSeen)
-      .where(eq(tables.commandsSeen.key, request.key))
+      .where(eq(tables.commandsSeen.key, keyOf(request)))
       .get();
     if (seen !== undefined && seen.fingerprint !== fingerprint(request)) {
       return {
@@ -257,6 +312,7 @@ export function carryOut(db: Db, request: Request): Answer {
       now,
       enteredAt: request.enteredAt,
       actor: request.actor,
+      device: request.device,
       signed: new Set(request.signed),
       site,
       others: readOthers(tx, jobId),
@@ -287,7 +343,7 @@ export function carryOut(db: Db, request: Request): Answer {
     const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)
       .values({
-        key: request.key,
+        key: keyOf(request),
         stream: streamOf(jobId),
         fingerprint: fingerprint(request),
         sequence: reached,

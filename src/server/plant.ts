@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, max } from 'drizzle-orm';
 import {
   buildGraph,
   describeSheetProblem,
@@ -19,16 +19,29 @@ import { readNow } from './clock';
 const STREAM = 'plant';
 const NO_PLANT = 'the database holds no plant: load a site first';
 
-/** The number of the newest saved version of the plant. */
-export function readPlantVersion(db: Db): number {
-  const row = db
-    .select({ version: tables.plantVersions.version })
+/** The number of the newest saved version of the plant, whether it can be read or not; 0 before the first. */
+export const findNewestVersion = (db: Db): number =>
+  db
+    .select({ version: max(tables.plantVersions.version) })
     .from(tables.plantVersions)
-    .orderBy(desc(tables.plantVersions.version))
-    .limit(1)
-    .get();
-  if (row === undefined) throw new ProgrammerFault(NO_PLANT);
-  return row.version;
+    .get()?.version ?? 0;
+
+/**
+ * The number of the newest saved version of the plant that can be read: a damaged one does not take every screen with it, and is named by
+ * `findNewestVersion`.
+ */
+export function readPlantVersion(db: Db): number {
+  const newest = findNewestVersion(db);
+  if (newest === 0) throw new ProgrammerFault(NO_PLANT);
+  for (let version = newest; version > 0; version--) {
+    try {
+      readGraph(db, version);
+      return version;
+    } catch {
+      // An earlier one counts.
+    }
+  }
+  throw new ProgrammerFault('no version of the plant can be read');
 }
 
 const graphs = new Map<string, PlantGraph>();
@@ -78,9 +91,19 @@ export function listPlantVersions(db: Db) {
     .all();
 }
 
+/** An open job whose place of work a drawing does not have. */
+export interface LeftJob {
+  readonly job: string;
+  readonly title: string;
+  /** The section that is missing. */
+  readonly section: string;
+}
+
 export type PlantSaved =
   | { readonly ok: true; readonly version: number }
   | { readonly ok: false; readonly kind: 'unfit'; readonly problems: readonly FileProblem[] }
+  /** Open jobs are done at places that are not on it, and nobody has said that they may be left on an earlier one. */
+  | { readonly ok: false; readonly kind: 'leaves-jobs'; readonly left: readonly LeftJob[] }
   /** Someone saved another version meanwhile: nothing of this one is kept. */
   | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
 
@@ -97,6 +120,8 @@ export function savePlant(
     readonly expected: number;
     readonly note: string;
     readonly actor: string;
+    /** Finds open jobs that would be left, and are not known to be; none where nothing can be open yet. */
+    readonly findLeft?: (tx: Db, plant: Plant) => readonly LeftJob[];
   },
 ): PlantSaved {
   const parsed = parsePlant(given.document);
@@ -104,10 +129,12 @@ export function savePlant(
   const document = JSON.stringify(parsed.value satisfies Plant);
   return writeAlone(db, (tx) => {
     const { note, actor } = given;
-    const newest = listPlantVersions(tx)[0]?.version ?? 0;
+    const newest = findNewestVersion(tx);
     if (newest !== given.expected) {
       return { ok: false, kind: 'changed-meanwhile', version: newest };
     }
+    const left = given.findLeft?.(tx, parsed.value) ?? [];
+    if (left.length > 0) return { ok: false, kind: 'leaves-jobs', left };
     const version = newest + 1;
     const at = readNow(tx);
     const digest = digestOf(document);
@@ -132,7 +159,7 @@ const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 
 
 /** Reads a plant file, JSON or a zip of CSV sheets, without keeping anything. */
 export function previewPlant(db: Db, bytes: Uint8Array): PlantPreview {
-  const expected = readPlantVersion(db);
+  const expected = findNewestVersion(db);
   if (isZip(bytes)) {
     const read = parseSheets(bytes);
     return read.ok

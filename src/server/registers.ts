@@ -57,9 +57,22 @@ export function listPeople(db: Db): Person[] {
       id,
       name,
       employer,
-      authorisations: authorisations.parse(JSON.parse(text)),
+      authorisations: readAuthorisations(text),
     }));
 }
+
+/** Authorisations as they are kept; what cannot be read authorises nobody to anything, and takes no one else with it. */
+function readAuthorisations(text: string): Person['authorisations'] {
+  try {
+    return authorisations.parse(JSON.parse(text));
+  } catch {
+    return [];
+  }
+}
+
+/** The names of people, by id. */
+export const readNames = (db: Db): Readonly<Record<string, string>> =>
+  Object.fromEntries(listPeople(db).map(({ id, name }) => [id, name]));
 
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
   new Map(rows.map((row) => [row.id, row]));

@@ -47,6 +47,7 @@ export function changeFault(
     plugged: graph.outletAt,
     'dead-tester': instruments,
     'key-gone': locks,
+    'mute-detector': instruments,
   }[fault.kind];
   if (!known.has(fault.item)) return undefined;
   const others = readFaults(db).filter((one) => !isSameFault(one, fault));

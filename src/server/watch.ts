@@ -2,6 +2,7 @@ import {
   computeLamps,
   findStage,
   listClashesOf,
+  siteOf,
   standAt,
   type BoardClash,
   type Dossier,
@@ -16,8 +17,9 @@ import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { readNow } from './clock';
 import { readHandovers } from './handover';
-import { readOpenJobs } from './jobs';
+import { surveyOpenJobs } from './jobs';
 import { readSite } from './registers';
+import { readEach } from './unreadable';
 
 interface Drawn {
   readonly key: string;
@@ -70,22 +72,30 @@ export function readBoard(db: Db): Board {
   const now = readNow(db);
   const head = readHead(db);
   const site = readSite(db);
-  const jobs = readOpenJobs(db).map(({ id, dossier, trace }) => {
+  const open = surveyOpenJobs(db);
+  const { read: jobs, unreadable } = readEach(db, open.jobs, (job) => {
+    const { id, dossier, trace } = job;
+    const own = siteOf(job, site);
     const stands = standAt(dossier, now);
-    return { id, trace, dossier: stands, ...draw(dossier, stands, site) };
+    const { stage, lamps } = draw(dossier, stands, own);
+    // What it does is worked out here as well, so that one that cannot be compared takes no other with it.
+    listClashesOf([{ ...job, dossier: stands }], site, now);
+    return {
+      ...job,
+      dossier: stands,
+      row: viewRow(id, stands, { stage, lamps, trace, site: own }),
+      next: listNextUp(id, stands, stage, own, now),
+    };
   });
-  const rows = jobs.flatMap(({ id, dossier, stage, lamps, trace }) => {
-    return viewRow(id, dossier, { stage, lamps, trace, site }) ?? [];
-  });
+  const rows = jobs.flatMap(({ row }) => row ?? []);
   const locks = checkLocks(site.locks, jobs);
   const count = (state: BoardRow['state']) => rows.filter((row) => row.state === state).length;
   return {
     now,
     head,
     rows,
-    queue: sortQueue(
-      jobs.flatMap(({ id, dossier, stage }) => listNextUp(id, dossier, stage, site, now)),
-    ),
+    unreadable: [...open.unreadable, ...unreadable],
+    queue: sortQueue(jobs.flatMap(({ next }) => next)),
     clashes: clashesAt(db, jobs, { site, head, now }),
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
     areas: site.graph.plant.areas.map(({ id, name }) => ({ id, name })),

@@ -18,6 +18,8 @@ export const faultSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('dead-tester'), item: id }),
   /** A slot of the key cabinet that should hold a key and is empty. */
   z.strictObject({ kind: z.literal('key-gone'), item: id }),
+  /** A gas detector that sends nothing. */
+  z.strictObject({ kind: z.literal('mute-detector'), item: id }),
 ]);
 export type Fault = z.infer<typeof faultSchema>;
 
@@ -27,6 +29,7 @@ export const FAULT_KINDS = [
   'plugged',
   'dead-tester',
   'key-gone',
+  'mute-detector',
 ] as const;
 
 /** Whether a fault of a kind is at an item. */

@@ -74,7 +74,8 @@ export function contextFor(
   signed: readonly string[] = [actor],
   now = START,
 ): Context {
-  return { jobId: 'J-0001', now, actor, signed: new Set(signed), site, others: nobody };
+  const device = site.instruments.has(actor) ? { device: actor } : {};
+  return { jobId: 'J-0001', now, actor, ...device, signed: new Set(signed), site, others: nobody };
 }
 
 export type Step = readonly [actor: string, command: Command];

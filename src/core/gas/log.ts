@@ -22,9 +22,19 @@ export interface AirEvent {
   readonly isBad: boolean;
 }
 
+/** What is wrong with a detector that stands there, and since when it has not been heard (ISO 8601, UTC). */
+export interface AirFault {
+  readonly device: string;
+  readonly place: string;
+  readonly why: 'silent' | 'refused';
+  readonly words: string;
+  readonly since: string;
+}
+
 /** The log of the air at a job, as of `now` (ISO 8601, UTC). */
 export interface AirLog {
   readonly now: string;
   readonly series: readonly AirSeries[];
   readonly events: readonly AirEvent[];
+  readonly faults: readonly AirFault[];
 }

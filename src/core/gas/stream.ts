@@ -31,6 +31,28 @@ export type GasBatch = z.infer<typeof gasBatchSchema>;
 /** A reading in the site's time (ISO 8601, UTC). */
 export type StreamedReading = GasBatch['readings'][number];
 
+const looseReading = z.object({
+  gas: z.enum(SUBSTANCE_CODES),
+  shown: z.number(),
+  unit: z.enum(CONCENTRATION_UNITS),
+});
+const looseBatch = z.object({ readings: z.array(z.unknown()).max(50_000) });
+
+/**
+ * What can still be read of a batch that does not fit the form, to hear bad news in it; its times are not believed. Empty when nothing
+ * in it is a reading.
+ */
+export function salvageReadings(
+  document: unknown,
+): Pick<StreamedReading, 'gas' | 'shown' | 'unit'>[] {
+  const batch = looseBatch.safeParse(document);
+  if (!batch.success) return [];
+  return batch.data.readings.flatMap((one) => {
+    const read = looseReading.safeParse(one);
+    return read.success ? [read.data] : [];
+  });
+}
+
 /** How far a device's clock is ahead of the site's (s); below 0 behind. */
 export const computeDrift = (clock: string, now: string): number =>
   (Date.parse(clock) - Date.parse(now)) / 1000;

@@ -194,6 +194,26 @@ export function judgeAir(
   return { isFit: lines.length > 0 && lines.every(({ isFit }) => isFit), lines };
 }
 
+/**
+ * What of the readings of a detector is not fit, to raise an alarm by. A reading in another unit than the sensor shows is taken both as it
+ * is written and as the sensor shows it: nobody knows which of them is wrong.
+ */
+export function listUnfit(
+  readings: readonly GasReading[],
+  detector: GasDetector,
+  limits: AirLimits,
+): AirLine[] {
+  const asShown = readings.map((reading) => ({
+    ...reading,
+    unit: findSensor(detector, reading.gas)?.unit ?? reading.unit,
+  }));
+  const ways = asShown.some(({ unit }, n) => unit !== readings[n]?.unit)
+    ? [readings, asShown]
+    : [readings];
+  const lines = ways.flatMap((one) => judgeAir(one, detector, limits).lines);
+  return lines.filter(({ isFit }) => !isFit);
+}
+
 /** One line in words: the gas, the value, the limit and its basis. */
 export function describeLine({ gas, value, unit, limit, basis, isOver }: AirLine): string {
   const name = gas in SUBSTANCES ? SUBSTANCES[gas as SubstanceCode].name : gas;

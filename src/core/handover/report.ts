@@ -7,6 +7,7 @@ import {
   listBypasses,
   listHanging,
   listOn,
+  siteOf,
   type Dossier,
   type SiteFacts,
 } from '../job';
@@ -18,6 +19,15 @@ import type { Promised } from './promised';
 export interface StandingJob {
   readonly id: string;
   readonly dossier: Dossier;
+  /** Its own facts, where it is read on another drawing than the newest. */
+  readonly site?: SiteFacts | undefined;
+}
+
+/** A job of which only this is left, since it cannot be read. */
+export interface LostJob {
+  readonly id: string;
+  readonly words: string;
+  readonly people: readonly string[];
 }
 
 type Lines = Readonly<Partial<Record<HandoverPart, readonly HandoverLine[]>>>;
@@ -164,9 +174,10 @@ function listKept(promised: readonly Promised[], now: string): Lines {
   };
 }
 
-/** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed and from promises of earlier shifts. */
+/** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed, those of them that cannot be read, and promises of earlier shifts. */
 export function makeReport(
   jobs: readonly StandingJob[],
+  lost: readonly LostJob[],
   promised: readonly Promised[],
   site: SiteFacts,
   now: string,
@@ -174,10 +185,12 @@ export function makeReport(
   const all: readonly Lines[] = [
     ...jobs.flatMap((job): Lines[] => [
       listStanding(job),
-      { bypassed: listOut(job, site) },
-      { overdue: listOverdue(job, site, now), promised: listPromised(job, now) },
+      { bypassed: listOut(job, siteOf(job, site)) },
+      { overdue: listOverdue(job, siteOf(job, site), now), promised: listPromised(job, now) },
       listAfterChecks(job, now),
     ]),
+    // Nobody knows how it stands: it is handed over as if it were live.
+    ...lost.map(({ id, words, people }): Lines => ({ live: [{ job: id, words, people }] })),
     listKept(promised, now),
   ];
   const of = (part: HandoverPart) => all.flatMap((lines) => lines[part] ?? []);

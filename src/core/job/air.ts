@@ -14,6 +14,7 @@ import type { PaperKind } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
 import { listPlacesLeft } from './air-places';
+import { listSilent } from './detectors';
 import { listPapers } from './papers';
 import { findRequirement, type SiteFacts } from './site';
 import type { AirTest, Dossier } from './state';
@@ -54,11 +55,10 @@ export const findAirTest = ({ airTests }: Dossier, use: AirUse): AirTest | undef
   airTests.findLast((test) => test.use === use);
 
 /** The alarm of a detector that still counts for a use: no test of the air has been made since. */
-export function findAirAlarm(dossier: Dossier, use: AirUse): Dossier['airAlarm'] {
-  const { airAlarm } = dossier;
-  if (airAlarm?.use !== use) return undefined;
+export function findAirAlarm(dossier: Dossier, use: AirUse): Dossier['airAlarms'][AirUse] {
+  const alarm = dossier.airAlarms[use];
   const test = findAirTest(dossier, use);
-  return !test || Date.parse(airAlarm.at) >= Date.parse(test.at) ? airAlarm : undefined;
+  return !alarm || !test || Date.parse(alarm.at) >= Date.parse(test.at) ? alarm : undefined;
 }
 
 /** Until when the newest test of the air lets people on (ISO 8601, UTC); undefined without one. */
@@ -98,6 +98,9 @@ function gateUse(dossier: Dossier, site: SiteFacts, now: string, use: AirUse): R
   return [
     ...(test.isFit ? [] : [refuse('air-unfit', { use: words, found: test.findings.join('; ') })]),
     ...(alarm ? [refuse('air-unfit', { use: words, found: alarm.findings.join('; ') })] : []),
+    ...listSilent(dossier)
+      .filter((fault) => fault.use === use)
+      .map(({ device, place, since }) => refuse('detector-silent', { device, place, since })),
     ...(isOld ? [refuse('air-test-old', { use: words, at: test.at, minutes })] : []),
     ...(missing.length > 0
       ? [refuse('air-not-covered', { use: words, missing: missing.join(', ') })]

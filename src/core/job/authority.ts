@@ -3,6 +3,7 @@ import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
 import { listAccepters } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { Command } from './commands';
+import { DEVICE_COMMANDS } from './commands-air';
 import type { Context } from './site';
 
 const ISOLATING: readonly Role[] = [
@@ -166,6 +167,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return [];
     // A detector speaks for itself: the decider asks whether it stands here.
     case 'report-air':
+    case 'report-fault':
+    case 'hear-detector':
     case 'make-round':
     case 'hand-over-watch':
     case 'sign-off':
@@ -284,7 +287,7 @@ export function requireRole(
 /** Refuses a command from someone who may not give it, or without every signature. */
 export function requireAuthority(command: Command, context: Context): Refusal[] {
   const unsigned = listSigners(command, context.actor).filter((id) => !context.signed.has(id));
-  const isDevice = command.kind === 'report-air';
+  const isDevice = context.device !== undefined && DEVICE_COMMANDS.includes(command.kind);
   return [
     ...(isDevice
       ? []

@@ -12,7 +12,7 @@ import {
 } from '../schedule';
 import { keyOfClash } from './evolve/papers';
 import { listPapers } from './papers';
-import type { OpenJob, SiteFacts } from './site';
+import { siteOf, type OpenJob, type SiteFacts } from './site';
 import { isHeld, isNumbered, type AcceptedClash, type Dossier } from './state';
 
 const HOUR = 3_600_000;
@@ -68,11 +68,13 @@ export function findPlaceOf({ scope }: Dossier, { graph }: SiteFacts): Place {
 
 /** What a job does, as far as it can be in another's way. */
 export function describeDoing(
-  { id, dossier }: OpenJob,
-  site: SiteFacts,
+  job: OpenJob,
+  siteNow: SiteFacts,
   now: string,
-  span = findSpan(dossier, now),
+  span = findSpan(job.dossier, now),
 ): Doing {
+  const { id, dossier } = job;
+  const site = siteOf(job, siteNow);
   const { scope, plan, isolation, permit, title } = dossier;
   const papers = isNumbered(permit) ? permit.papers : listPapers(dossier, site);
   const { 'tail-min': watch, 'tail-checks-min': checks } = site.values;

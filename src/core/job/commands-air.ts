@@ -11,6 +11,12 @@ const reading = z.strictObject({
   unit: z.enum(CONCENTRATION_UNITS),
 });
 
+/** What can be wrong with a detector that stands at a job: nothing comes from it, or what comes cannot be believed. */
+export const DETECTOR_FAULTS = ['silent', 'refused'] as const;
+
+/** Commands that only a device gives, never a person. */
+export const DEVICE_COMMANDS: readonly string[] = ['report-air', 'report-fault', 'hear-detector'];
+
 /** Commands about the air at the work. */
 export const AIR_COMMANDS = [
   z.strictObject({
@@ -55,4 +61,16 @@ export const AIR_COMMANDS = [
     readAt: z.iso.datetime(),
     readings: z.array(reading).min(1).max(20),
   }),
+  /** Given by the server in a detector's name: it has sent nothing for too long, or something that cannot be believed. */
+  z.strictObject({
+    kind: z.literal('report-fault'),
+    device: id,
+    why: z.enum(DETECTOR_FAULTS),
+    /** What is wrong, in words. */
+    words,
+    /** The newest moment at which it was heard (ISO 8601, UTC). */
+    since: z.iso.datetime(),
+  }),
+  /** Given by a detector itself when it can be believed again. */
+  z.strictObject({ kind: z.literal('hear-detector'), device: id }),
 ] as const;

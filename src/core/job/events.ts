@@ -104,6 +104,12 @@ export type JobEvent =
       /** What is not fit, in words. */
       readonly findings: readonly string[];
     } & Body<'report-air'>)
+  | ({
+      readonly kind: 'detector-failed';
+      readonly use: AirUse;
+      readonly place: string;
+    } & Body<'report-fault'>)
+  | ({ readonly kind: 'detector-heard' } & Body<'hear-detector'>)
   | ({ readonly kind: 'entry-planned' } & Body<'plan-entry'>)
   | ({ readonly kind: 'space-opened' } & Body<'open-space'>)
   | ({ readonly kind: 'pumped-out' } & Body<'pump-out'>)

@@ -5,7 +5,13 @@ import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
 import { gateBypasses } from './bypasses';
 import { gateInspection } from './inspection';
-import { findRequirement, findWorkOrder, type SiteFacts, type WorkOrder } from './site';
+import {
+  findMissing,
+  findRequirement,
+  findWorkOrder,
+  type SiteFacts,
+  type WorkOrder,
+} from './site';
 import type { Dossier, IsolationRecord } from './state';
 
 /** Whether a step of the work order has been done. */
@@ -41,9 +47,18 @@ export function isStepDone(
 const listHeldPoints = ({ locked, tagged, opened, restrained }: IsolationRecord): string[] =>
   [locked, tagged, opened, restrained].flatMap((held) => Object.keys(held));
 
+/** The place of work is no longer on the newest drawing: nothing may be planned on an older one. */
+export function gateScope({ scope }: Dossier, { newest, plantVersion }: SiteFacts): Refusal[] {
+  const gone = newest && findMissing(scope, newest.graph);
+  return gone === undefined
+    ? []
+    : [refuse('scope-gone', { section: gone, version: newest?.version ?? 0, on: plantVersion })];
+}
+
 /** What stops a plan from being put up for review. */
 export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
-  if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
+  const gone = gateScope(dossier, site);
+  if (dossier.plan.kind === 'none') return [...gone, refuse('plan-missing')];
   const { plan } = dossier.plan;
   const requirement = findRequirement(dossier, site);
   const mendOf = (finding: Finding) =>
@@ -54,6 +69,7 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
   const { plantVersion } = dossier.plan;
   const dropped = listHeldPoints(dossier.isolation).filter((id) => !listPoints(plan).includes(id));
   return [
+    ...gone,
     ...(dropped.length > 0 ? [refuse('plan-drops-standing', { points: dropped.join(', ') })] : []),
     ...(plantVersion === site.plantVersion
       ? []
@@ -153,8 +169,8 @@ export function gateNewest(dossier: Dossier, site: SiteFacts): Refusal[] {
   const outgrown = (words: string) => [
     refuse('plant-outgrew-plan', { from: plan.plantVersion, to: version, words }),
   ];
-  const gone = dossier.scope.work.find(({ section }) => !graph.sectionAt.has(section));
-  if (gone) return outgrown(`${gone.section} is no longer in the plant`);
+  const gone = findMissing(dossier.scope, graph);
+  if (gone !== undefined) return outgrown(`${gone} is no longer in the plant`);
   const requirement = findRequirement(dossier, { ...site, graph });
   const stop = checkPlan(graph, requirement, plan.plan).findings.find(
     ({ severity }) => severity === 'stops',
@@ -164,8 +180,9 @@ export function gateNewest(dossier: Dossier, site: SiteFacts): Refusal[] {
 
 /** What keeps the plan from being carried out or relied on. */
 export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
-  if (dossier.plan.kind === 'none') return [refuse('plan-missing')];
-  if (dossier.plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
+  const gone = gateScope(dossier, site);
+  if (dossier.plan.kind === 'none') return [...gone, refuse('plan-missing')];
+  if (dossier.plan.kind !== 'accepted') return [...gone, refuse('plan-not-reviewed')];
   const order = findWorkOrder(dossier, site);
   return [
     ...gateWalkDown(dossier),

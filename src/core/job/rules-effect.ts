@@ -3,7 +3,7 @@ import type { SiteValues } from '../rules/values';
 import { standAt } from './attendance';
 import { gateClashes } from './clashes';
 import { listHolding } from './stage';
-import type { OpenJob, SiteFacts } from './site';
+import { siteOf, type OpenJob, type SiteFacts } from './site';
 
 /** What other values of the rules would do to a job that is open. */
 export interface RulesEffect {
@@ -39,8 +39,9 @@ export function compareRules(
   now: string,
 ): RulesEffect[] {
   return jobs.flatMap((job) => {
-    const before = holdUnder(job, site, jobs, now);
-    const after = holdUnder(job, { ...site, values }, jobs, now);
+    const own = siteOf(job, site);
+    const before = holdUnder(job, own, jobs, now);
+    const after = holdUnder(job, { ...own, values }, jobs, now);
     const gains = [...after].filter(([code]) => !before.has(code)).map(([, one]) => one);
     const loses = [...before].filter(([code]) => !after.has(code)).map(([, one]) => one);
     if (gains.length + loses.length === 0) return [];

@@ -1,7 +1,7 @@
 import { checkPlan, type Finding } from '../isolation';
 import { emptyOut, listEmptied, type IsolationPlan, type PlantGraph } from '../plant';
 import { refuse, type Refusal } from '../rules/book';
-import { findRequirement, type OpenJob, type SiteFacts } from './site';
+import { findRequirement, siteOf, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
 
 /** The other job that holds a point as it stands: locked or tagged shut, opened, or restrained; undefined when none does. */
@@ -35,6 +35,15 @@ const joinPlans = (a: IsolationPlan, b: IsolationPlan): IsolationPlan => ({
 
 const keyOf = ({ code, subject, words }: Finding) => `${code} ${subject} ${words}`;
 
+/** The points of a plan that a drawing has: a job that is read on another one may name others. */
+function onDrawing({ close, open, restrain }: IsolationPlan, graph: PlantGraph): IsolationPlan {
+  return {
+    close: close.filter((id) => graph.linkAt.has(id)),
+    open: open.filter((id) => graph.outletAt.has(id)),
+    restrain: restrain.filter((id) => graph.storeAt.has(id)),
+  };
+}
+
 /** A job with the plan that it would be isolated by. */
 type Planned = Pick<Dossier, 'scope' | 'grades'> & { readonly points: IsolationPlan };
 
@@ -48,7 +57,7 @@ function listNewStops(own: Planned, other: Planned, site: SiteFacts): Finding[] 
     checkPlan(plant, requirement, points).findings.filter(({ severity }) => severity === 'stops');
   const alone = new Set(stopsOn(site.graph, own.points).map(keyOf));
   const beside = emptyOut(site.graph, listEmptied(site.graph, other.scope));
-  return stopsOn(beside, joinPlans(own.points, other.points)).filter(
+  return stopsOn(beside, joinPlans(own.points, onDrawing(other.points, site.graph))).filter(
     (finding) => !alone.has(keyOf(finding)),
   );
 }
@@ -68,7 +77,7 @@ export function requireTogether(
     if (other.dossier.plan.kind !== 'accepted' || other.dossier.restoring) return [];
     const theirs = { ...other.dossier, points: other.dossier.plan.plan };
     const mine = listNewStops(own, theirs, site);
-    const yours = listNewStops(theirs, own, site);
+    const yours = listNewStops(theirs, own, siteOf(other, site));
     return [
       ...mine.map(({ words }) =>
         refuse('plans-contradict', { job: other.id, of: 'this job', words }),

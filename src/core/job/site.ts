@@ -55,7 +55,19 @@ export interface OtherJobs {
 export interface OpenJob {
   readonly id: string;
   readonly dossier: Dossier;
+  /** The facts that count for it, where it is read on another drawing than the newest: its place of work is not on that one. */
+  readonly site?: SiteFacts | undefined;
 }
+
+/** The facts that count for a job: its own where it has some, else those of the site. */
+export const siteOf = ({ site: own }: OpenJob, site: SiteFacts): SiteFacts => own ?? site;
+
+/** The first section of a scope that a drawing does not have; undefined when all of it is there. */
+export const findMissing = (
+  { work, emptied = [] }: Dossier['scope'],
+  graph: PlantGraph,
+): string | undefined =>
+  [...work.map(({ section }) => section), ...emptied].find((id) => !graph.sectionAt.has(id));
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */
 export interface Context {
@@ -64,6 +76,8 @@ export interface Context {
   /** When it was entered on a device (ISO 8601, UTC), where that was before it could be sent. */
   readonly enteredAt?: string;
   readonly actor: string;
+  /** The device that gives the command, where one does. Only the server can say so. */
+  readonly device?: string | undefined;
   readonly signed: ReadonlySet<string>;
   readonly site: SiteFacts;
   readonly others: OtherJobs;

@@ -1,5 +1,6 @@
 import { AIR_USES } from '../gas';
 import { findAirAlarm, findAirTest } from './air';
+import { listSilent } from './detectors';
 import { isHeld, type Dossier } from './state';
 
 /** An alarm that stands: why, and who was inside and has not been ticked out, by id. */
@@ -14,6 +15,8 @@ function findBadAir(dossier: Dossier): string | undefined {
   if (!isHeld(permit)) return undefined;
   const [alarm] = AIR_USES.flatMap((use) => findAirAlarm(dossier, use) ?? []);
   if (alarm) return alarm.findings.join('; ');
+  const [silent] = listSilent(dossier);
+  if (silent) return `${silent.device}, ${silent.place}: ${silent.words}`;
   const isUnfit = AIR_USES.some((use) => findAirTest(dossier, use)?.isFit === false);
   return halt && isUnfit ? halt.reason : undefined;
 }

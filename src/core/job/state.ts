@@ -3,6 +3,7 @@ import type { Figure } from '../bench';
 import type { AirUse } from '../gas';
 import type { ClearWay } from '../hotwork';
 import type { Grade, IsolationPlan, Scope } from '../plant';
+import type { DETECTOR_FAULTS } from './commands-air';
 import type { CommandOf, DUTY_KINDS, LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
 import type { End } from './lineup-ends';
 import type { Mark } from './mark';
@@ -289,6 +290,16 @@ export interface EntryRecord {
     (Mark & { readonly why: string; readonly people: readonly string[] }) | undefined;
 }
 
+/** What is wrong with a detector that stands at the work. */
+export interface DetectorFault extends Mark {
+  readonly use: AirUse;
+  readonly place: string;
+  readonly why: (typeof DETECTOR_FAULTS)[number];
+  readonly words: string;
+  /** When it was heard last (ISO 8601, UTC). */
+  readonly since: string;
+}
+
 /** A short check of a live permit at the place, with the follow-ups that are done. */
 export interface Audit extends Mark, AuditFindings {
   /** The number of the permit that was checked. */
@@ -337,8 +348,12 @@ export interface Dossier {
   readonly detectors: Readonly<
     Record<string, Mark & { readonly use: AirUse; readonly place: string }>
   >;
-  /** The newest alarm of a detector. */
-  readonly airAlarm?: Mark & { readonly use: AirUse; readonly findings: readonly string[] };
+  /** The newest alarm of a detector, by what the air has to be fit for. */
+  readonly airAlarms: Readonly<
+    Partial<Record<AirUse, Mark & { readonly findings: readonly string[] }>>
+  >;
+  /** What is wrong with detectors, by device, until they can be believed again. */
+  readonly faults: Readonly<Record<string, DetectorFault>>;
   readonly hotWork: HotWorkRecord;
   readonly entry: EntryRecord;
   /** Short checks at work, oldest first. */

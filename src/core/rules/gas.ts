@@ -35,6 +35,24 @@ export const GAS_RULES = {
     'an alarm is of the place where the device stands (site rule)',
     'Place it at the job first.',
   ),
+  'detector-silent': rule(
+    'work',
+    (f) => `Nothing has come from ${f.device}, ${f.place}, since ${f.since}.`,
+    'the air is watched without a break (29 CFR 1910.146(d)(5)(ii); NFPA 51B; practice)',
+    'Find out why it sends nothing, or put another in its place; then test the air again.',
+  ),
+  'device-speaks-itself': rule(
+    'work',
+    (f) => `Only ${f.device} itself says this.`,
+    'an alarm comes from the device that reads, and from nobody in its name (site rule)',
+    'Raise an alarm in your own name, or stop the work.',
+  ),
+  'gas-malformed': rule(
+    'work',
+    (f) => `What ${f.device} sent cannot be read: ${f.problem}.`,
+    'what cannot be read is not kept (practice)',
+    'Have the device set right, or take another.',
+  ),
   'gas-number-reused': rule(
     'work',
     (f) => `${f.device} has sent another reading under the number ${f.number}.`,

@@ -135,6 +135,13 @@ export const PLANNING_RULES = {
     'a plan is tied to the drawing it was made on (practice)',
     'Look at what has changed, then keep the plan again on the drawing in force.',
   ),
+  'scope-gone': rule(
+    'plan',
+    (f) =>
+      `${f.section} is no longer in the plant (version ${f.version}). This job is still read on version ${f.on}.`,
+    'a job is planned on the plant as it is (practice)',
+    'Change the scope of the job to what is in the plant now.',
+  ),
   'plant-outgrew-plan': rule(
     'plan',
     (f) =>

@@ -212,6 +212,12 @@ export const SITE_VALUES = {
     [5, 60, 240],
     'tested again after each break (practice)',
   ),
+  'detector-silence-s': number(
+    'A detector that stands at a job may be silent for at most',
+    's',
+    [10, 60, 600],
+    'a detector reads without a break (practice); nobody knows what the air is where nothing is read',
+  ),
   'oxygen-fresh': number(
     'Oxygen in fresh air',
     '% vol',

@@ -77,12 +77,26 @@ export function viewRow(
   };
 }
 
+/** What is kept of a job that cannot be read or drawn, so that it stands in every list all the same. */
+export interface UnreadableJob {
+  readonly id: string;
+  readonly title: string;
+  /** Why it cannot be read. */
+  readonly why: string;
+  /** Its newest permit as it was last kept. */
+  readonly permit?: { readonly number: string; readonly state: string; readonly until: string };
+  /** Who is signed on, by id. */
+  readonly people: readonly string[];
+}
+
 /** The live board: every permit that is out, what needs someone next, who is in whose way, counts that must balance. */
 export interface Board {
   readonly now: string;
   /** The newest event that it is made from. */
   readonly head: number;
   readonly rows: readonly BoardRow[];
+  /** Jobs that cannot be read: each may be live. */
+  readonly unreadable: readonly UnreadableJob[];
   readonly queue: readonly NextUp[];
   readonly clashes: readonly BoardClash[];
   readonly names: Readonly<Record<string, string>>;

@@ -58,6 +58,8 @@ function describeMark(event: JobEvent): Omit<BoardMark, 'at'> | undefined {
         : { kind: 'alarm', words: `air not fit: ${event.findings.join('; ')}` };
     case 'air-alarmed':
       return { kind: 'alarm', words: `${event.device}: ${event.findings.join('; ')}` };
+    case 'detector-failed':
+      return { kind: 'alarm', words: `${event.device}, ${event.place}: ${event.words}` };
     case 'permit-audited':
       return event.grave.length > 0
         ? { kind: 'stopped', words: 'a check stopped it' }

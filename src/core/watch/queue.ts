@@ -4,6 +4,7 @@ import {
   findEndOfProofs,
   isHeld,
   listAirUses,
+  listFaults,
   listOn,
   type Dossier,
   type SiteFacts,
@@ -53,6 +54,9 @@ function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
     ...(missing.length > 0
       ? [now('attendant', `account for ${missing.join(', ')}: not yet seen outside`)]
       : []),
+    ...listFaults(dossier).map(({ device, place, words }) =>
+      now('gas-tester', `${device}, ${place}: ${words}`),
+    ),
     ...(halt && !alarm ? [now('issuing-authority', `stopped: ${halt.reason}${callOff}`)] : []),
     ...(permit.kind === 'lapsed'
       ? [

@@ -134,6 +134,7 @@ function StandIn({ devices }: { readonly devices: readonly string[] }) {
 /** Detectors that stand at the work: what they read, as a table and charts; placing and taking them. */
 export function AirLogPanel(props: DossierProps) {
   const run = useCommand();
+  const { instant } = useMoments();
   const { view, choices, jobId, practice } = props;
   const { detectors, hotWork } = view.dossier;
   const devices = [...new Set([...Object.keys(detectors), ...(hotWork.monitors?.devices ?? [])])];
@@ -148,6 +149,17 @@ export function AirLogPanel(props: DossierProps) {
           No detector stands here. One that does sends what it reads, and stops the job by itself.
         </p>
       )}
+      {log?.faults.map(({ device, place, words, since }) => (
+        <p
+          key={device}
+          role="alert"
+          data-detector-fault={device}
+          className="border-l-4 border-error pl-2"
+        >
+          <strong className="font-mono">{device}</strong>, {place}: {words} Last heard{' '}
+          {instant(since)}.
+        </p>
+      ))}
       {log && devices.length > 0 && <LogTable log={log} />}
       <div className="grid gap-2 xl:grid-cols-2">
         {log?.series

@@ -11,14 +11,24 @@ interface Saved {
   readonly version?: number;
   readonly error?: string;
   readonly problems?: readonly string[];
+  /** Open jobs whose place of work is not on it. */
+  readonly left?: readonly { readonly job: string }[];
 }
 
-async function save(document: Plant, expected: number, note: string, pin: string): Promise<Saved> {
+interface Saving {
+  readonly document: Plant;
+  readonly expected: number;
+  readonly note: string;
+  readonly pin: string;
+  readonly leave: readonly string[];
+}
+
+async function save(saving: Saving): Promise<Saved> {
   try {
     const answer = await fetch('/api/plant/versions', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document, expected, note, pin }),
+      body: JSON.stringify(saving),
     });
     return (await answer.json()) as Saved;
   } catch {
@@ -40,9 +50,12 @@ export function SavePlant({
 }) {
   const router = useRouter();
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const send = async (note: string, pin: string) => {
-    const saved = await save(plant, version, note, pin);
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const send = async (note: string, pin: string, mayLeave: boolean) => {
+    const leave = mayLeave ? left : [];
+    const saved = await save({ document: plant, expected: version, note, pin, leave });
     if (!saved.ok) {
+      setLeft((saved.left ?? []).map(({ job }) => job));
       setRefused([saved.error ?? 'That did not work.', ...(saved.problems ?? [])]);
       return;
     }
@@ -83,9 +96,16 @@ export function SavePlant({
       {changes.length > 0 && problems.length === 0 && (
         <SmallForm
           button={`Save as version ${version + 1}`}
-          onSend={(read) => void send(read('note'), read('pin'))}
+          onSend={(read) => void send(read('note'), read('pin'), read('leave') === 'on')}
         >
           <TextField label="What was changed, and why" name="note" />
+          {left.length > 0 && (
+            <label className="flex items-center gap-2 text-sm">
+              <input type="checkbox" name="leave" className="checkbox" />
+              Leave {left.join(', ')} on the version where their place of work is. Each is held up
+              until its scope is changed.
+            </label>
+          )}
           <PinField />
         </SmallForm>
       )}

@@ -12,6 +12,7 @@ const KIND_WORDS: Readonly<Record<Fault['kind'], string>> = {
   plugged: 'a vent, drain or bleed is plugged',
   'dead-tester': 'a tester has an empty battery',
   'key-gone': 'a key is missing from the cabinet',
+  'mute-detector': 'a gas detector sends nothing',
 };
 const CONDUCTORS = ['L1', 'L2', 'L3'] as const;
 const asOptions = (ids: readonly string[]) => ids.map((id) => ({ id, label: id }));
@@ -33,6 +34,7 @@ function FaultForm({
     'dead-tester': choices.instruments
       .filter(({ reads }) => reads === 'voltage')
       .map(({ id }) => id),
+    'mute-detector': choices.instruments.filter(({ detector }) => detector).map(({ id }) => id),
     'key-gone': choices.locks.filter(({ busy }) => !busy).map(({ id }) => id),
   };
   return (

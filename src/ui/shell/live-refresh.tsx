@@ -14,16 +14,33 @@ function Alarms({ alarms }: Pick<Shown, 'alarms'>) {
   return (
     <div role="alert" className="order-last w-full bg-error px-2 py-1 text-error-content">
       {alarms.map(({ job, why, missing }) => (
-        <p key={job} data-alarm={job}>
+        <p key={`${job} ${why}`} data-alarm={job ?? 'unknown'}>
           <strong>▲ ALARM</strong>{' '}
-          <Link href={`/jobs/${job}`} className="font-mono underline">
-            {job}
-          </Link>{' '}
+          {job !== undefined && (
+            <Link href={`/jobs/${job}`} className="font-mono underline">
+              {job}
+            </Link>
+          )}{' '}
           {why}
           {missing.length > 0 && <strong>. Not accounted for: {missing.join(', ')}</strong>}
         </p>
       ))}
     </div>
+  );
+}
+
+/** Nothing can be written: what is pressed now is lost, and everybody has to know. */
+function Trouble({ trouble }: Pick<Shown, 'trouble'>) {
+  if (trouble === undefined) return null;
+  return (
+    <p
+      role="alert"
+      data-trouble
+      className="order-last w-full bg-error px-2 py-1 text-error-content"
+    >
+      <strong>SOMETHING IS WRONG WITH THE RECORD.</strong> {trouble} Until this line is gone, stop
+      work by radio and write down by hand what cannot be entered.
+    </p>
   );
 }
 
@@ -44,8 +61,8 @@ export function LiveRefresh({
   const known = useRef<Known>(undefined);
   const refresh = useRefresh();
   const silent = useBeat((beat) => {
-    const { head, now, inside, alarms } = beat;
-    setHeard({ inside, alarms });
+    const { head, now, inside, alarms, trouble } = beat;
+    setHeard({ inside, alarms, trouble });
     const skew = Date.parse(now) - Date.now();
     const apart = findApart(path, known.current, { ...beat, skew });
     known.current = { head, skew };
@@ -60,6 +77,7 @@ export function LiveRefresh({
       >
         in spaces: <span className="font-mono">{heard.inside}</span>
       </span>
+      <Trouble trouble={heard.trouble} />
       <Alarms alarms={heard.alarms} />
       {silent !== undefined && refreshes && (
         <strong role="status" className="bg-error px-2 py-1 text-error-content">

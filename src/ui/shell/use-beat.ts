@@ -2,14 +2,15 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-/** Who is in spaces, and which alarms stand with who is missing. */
+/** Who is in spaces, which alarms stand with who is missing, and why nothing can be written. */
 export interface Shown {
   readonly inside: number;
   readonly alarms: readonly {
-    readonly job: string;
+    readonly job: string | undefined;
     readonly why: string;
     readonly missing: readonly string[];
   }[];
+  readonly trouble?: string | undefined;
 }
 
 /** What the server says of itself: the newest event, the site's time, and what every screen shows. */

@@ -105,6 +105,38 @@ function Counts({ counts }: Pick<Board, 'counts'>) {
   );
 }
 
+/** Jobs that cannot be read: each may be live, and stands here with what is kept of it. */
+function UnreadableList({
+  jobs,
+  names,
+}: {
+  readonly jobs: Board['unreadable'];
+  readonly names: Board['names'];
+}) {
+  const { instant } = useMoments();
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label="Jobs that cannot be read" className="border-l-4 border-error pl-3">
+      <h2 className="font-bold">Jobs that cannot be read: look at the plant itself</h2>
+      <ul>
+        {jobs.map(({ id, title, why, permit, people }) => (
+          <li key={id} data-unreadable={id} className="text-sm">
+            <Link href={`/jobs/${id}`} className="font-mono underline">
+              {id}
+            </Link>{' '}
+            <strong>{title}</strong>{' '}
+            {permit
+              ? `${permit.number}, last kept as ${permit.state}, until ${instant(permit.until)}`
+              : 'no permit'}
+            {people.length > 0 && `, on it: ${people.map((one) => names[one] ?? one).join(', ')}`}.{' '}
+            {why}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Whether the shift has been handed over, and who has not read it. */
 function HandoverLine({ handover, names }: Pick<Board, 'handover' | 'names'>) {
   const { time } = useMoments();
@@ -207,6 +239,7 @@ export function WatchScreen({ first }: { readonly first: Board }) {
           />
         </div>
         <HandoverLine handover={board.handover} names={board.names} />
+        <UnreadableList jobs={board.unreadable} names={board.names} />
         {rows.length === 0 ? (
           <p>
             No permit is out{isAll ? '' : ' that fits'}. Issue one on its job, under Permit, and it

@@ -1,8 +1,11 @@
 import { notFound, redirect } from 'next/navigation';
 import { sharedDatabase } from '../../../server/database';
 import { readDossierPage } from '../../../server/dossier-page';
+import { readNames } from '../../../server/registers';
 import { findMe } from '../../../server/session';
+import { readOrLost } from '../../../server/unreadable';
 import { DossierScreen } from '../../../ui/dossier/dossier';
+import { LostJob } from '../../../ui/dossier/lost-job';
 
 export default async function JobPage({
   params,
@@ -14,7 +17,10 @@ export default async function JobPage({
   const me = await findMe();
   if (!me) redirect('/login');
   const { source } = await searchParams;
-  const page = await readDossierPage(sharedDatabase(), (await params).id, me, source);
-  if (!page) notFound();
-  return <DossierScreen {...page} me={me.id} source={source} />;
+  const { id } = await params;
+  const db = sharedDatabase();
+  const page = await readOrLost(db, id, () => readDossierPage(db, id, me, source));
+  if (page.kind === 'lost') return <LostJob job={page.job} names={readNames(db)} />;
+  if (!page.value) notFound();
+  return <DossierScreen {...page.value} me={me.id} source={source} />;
 }

@@ -1,5 +1,5 @@
-import { describeLine, judgeAir, refuseReading } from '../../gas';
-import { refuse } from '../../rules/book';
+import { describeLine, listUnfit } from '../../gas';
+import { refuse, type Refusal } from '../../rules/book';
 import { airLimits, listAirUses } from '../air';
 import { type CommandOf } from '../commands';
 import { listDetectors, refuseDevice } from '../detectors';
@@ -8,45 +8,69 @@ import { type Context } from '../site';
 import { type Dossier } from '../state';
 import { type Outcome } from './outcome';
 
-/** What a detector itself says is not fit: only one that stands here, only what it can read, only what is indeed not fit. */
+/** What a device says of itself is said by nobody else, and only where it stands. */
+function refuseSpeaker(dossier: Dossier, device: string, context: Context): Refusal[] {
+  const stands = listDetectors(dossier).some((one) => one.device === device);
+  return [
+    ...(context.device === device ? [] : [refuse('device-speaks-itself', { device })]),
+    ...(stands ? [] : [refuse('detector-not-placed', { device })]),
+  ];
+}
+
+/** What a detector reads is not fit. A value that cannot be believed is none the less bad news: here nothing of it is refused. */
 function decideReport(
   dossier: Dossier,
   command: CommandOf<'report-air'>,
-  { site, actor }: Context,
+  context: Context,
 ): Outcome {
+  const { site } = context;
   const { device, readings } = command;
   const standing = listDetectors(dossier).find((one) => one.device === device);
   const detector = site.instruments.get(device)?.detector;
   const use = standing?.use ?? 'entry';
   const unfit =
-    detector && standing
-      ? judgeAir(readings, detector, airLimits(site.values, use)).lines.filter(
-          ({ isFit }) => !isFit,
-        )
-      : [];
-  const event = {
-    ...command,
-    kind: 'air-alarmed',
-    use,
-    place: standing?.place ?? '',
-    findings: unfit.map(describeLine),
-  } as const;
-  if (!standing || !detector || actor !== device) {
-    return { refusals: [refuse('detector-not-placed', { device })], event };
-  }
+    detector && standing ? listUnfit(readings, detector, airLimits(site.values, use)) : [];
   return {
     refusals: [
-      ...readings.flatMap((reading) => refuseReading(reading, { instrument: device, detector })),
-      ...(unfit.length > 0 ? [] : [refuse('air-is-fit', { device })]),
+      ...refuseSpeaker(dossier, device, context),
+      ...(unfit.length > 0 || !standing ? [] : [refuse('air-is-fit', { device })]),
     ],
-    event,
+    event: {
+      ...command,
+      kind: 'air-alarmed',
+      use,
+      place: standing?.place ?? '',
+      findings: unfit.map(describeLine),
+    },
   };
+}
+
+/** A detector that is silent or cannot be believed, or can be again. */
+function decideFault(
+  dossier: Dossier,
+  command: CommandOf<'report-fault' | 'hear-detector'>,
+  context: Context,
+): Outcome {
+  const { device } = command;
+  const refusals = refuseSpeaker(dossier, device, context);
+  if (command.kind === 'hear-detector') {
+    const isKnown = device in dossier.faults;
+    return {
+      refusals: [...refusals, ...(isKnown ? [] : [refuse('air-is-fit', { device })])],
+      event: { ...command, kind: 'detector-heard' },
+    };
+  }
+  const { use = 'entry', place = '' } =
+    listDetectors(dossier).find((one) => one.device === device) ?? {};
+  return { refusals, event: { ...command, kind: 'detector-failed', use, place } };
 }
 
 /** Decides which detectors stand at a job, and what one of them reports. */
 export function decideDetector(
   dossier: Dossier,
-  command: CommandOf<'place-detector' | 'take-detector' | 'report-air'>,
+  command: CommandOf<
+    'place-detector' | 'take-detector' | 'report-air' | 'report-fault' | 'hear-detector'
+  >,
   context: Context,
 ): Outcome {
   const { site, now, jobId, others } = context;
@@ -69,5 +93,8 @@ export function decideDetector(
       };
     case 'report-air':
       return decideReport(dossier, command, context);
+    case 'report-fault':
+    case 'hear-detector':
+      return decideFault(dossier, command, context);
   }
 }

@@ -71,6 +71,8 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'place-detector':
     case 'take-detector':
     case 'report-air':
+    case 'report-fault':
+    case 'hear-detector':
       return decideDetector(dossier, command, context);
     case 'plan-entry':
     case 'open-space':

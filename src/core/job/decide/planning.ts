@@ -13,8 +13,9 @@ import { type Outcome, nameOf } from './outcome';
 /** Refuses a place of work that the plant does not know or that is a source and not run empty, and to run empty what cannot be. */
 export function refuseScope(
   { work, emptied = [] }: Pick<Scope, 'work' | 'emptied'>,
-  { site: { graph } }: Context,
+  { site }: Context,
 ): Refusal[] {
+  const { graph } = site.newest ?? site;
   const unknown = work.filter(({ section }) => !graph.sectionAt.has(section));
   const sources = work.filter(
     ({ section }) =>

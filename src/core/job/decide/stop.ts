@@ -42,7 +42,7 @@ export function decideStop(
   const { alarm } = isolation;
   // Those who are still signed on would go on working in it.
   const unfit = gateAir(dossier, context.site, context.now).filter(
-    ({ code }) => code === 'air-unfit',
+    ({ code }) => code === 'air-unfit' || code === 'detector-silent',
   );
   return {
     refusals: [

@@ -1,6 +1,7 @@
 import type { JobEvent } from '../events';
 import type { EntryRecord, Mark } from '../state';
 import { drop, put } from './ledger';
+import { describeSilence } from './papers';
 
 export const NO_ENTRY: EntryRecord = { inside: {}, tools: 0 };
 
@@ -13,6 +14,8 @@ function whyEmptied(event: JobEvent): string | undefined {
       return event.isFit ? undefined : `air not fit: ${event.findings.join('; ')}`;
     case 'air-alarmed':
       return `alarm of ${event.device}: ${event.findings.join('; ')}`;
+    case 'detector-failed':
+      return event.why === 'silent' ? describeSilence(event) : undefined;
     case 'work-stopped':
       return event.reason;
     default:

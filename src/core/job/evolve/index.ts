@@ -54,24 +54,34 @@ const allow = (
 
 /** Detectors that stand at the work, and the newest alarm of one. They go with the permit. */
 function evolveDetectors(
-  { detectors, airAlarm }: Dossier,
+  { detectors, airAlarms, faults }: Dossier,
   event: JobEvent,
   mark: Mark,
-): Pick<Dossier, 'detectors' | 'airAlarm'> {
-  const kept = { detectors, ...(airAlarm ? { airAlarm } : {}) };
+): Pick<Dossier, 'detectors' | 'airAlarms' | 'faults'> {
+  const kept = { detectors, airAlarms, faults };
   switch (event.kind) {
     case 'detector-placed': {
       const { device, use, place } = event;
       return { ...kept, detectors: put(detectors, device, { ...mark, use, place }) };
     }
     case 'detector-taken':
-      return { ...kept, detectors: drop(detectors, event.device) };
+      return {
+        ...kept,
+        detectors: drop(detectors, event.device),
+        faults: drop(faults, event.device),
+      };
     case 'air-alarmed': {
       const { use, findings } = event;
-      return { detectors, airAlarm: { ...mark, use, findings } };
+      return { ...kept, airAlarms: { ...airAlarms, [use]: { ...mark, findings } } };
     }
+    case 'detector-failed': {
+      const { device, use, place, why, words, since } = event;
+      return { ...kept, faults: put(faults, device, { ...mark, use, place, why, words, since }) };
+    }
+    case 'detector-heard':
+      return { ...kept, faults: drop(faults, event.device) };
     case 'permit-closed':
-      return { ...kept, detectors: {} };
+      return { ...kept, detectors: {}, faults: {} };
     default:
       return kept;
   }
@@ -122,6 +132,8 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       absent: {},
       airTests: [],
       detectors: {},
+      airAlarms: {},
+      faults: {},
       hotWork: NO_HOT_WORK,
       entry: NO_ENTRY,
       audits: [],

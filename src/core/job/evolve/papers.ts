@@ -20,6 +20,13 @@ const describeAirAlarm = ({
 }: Extract<JobEvent, { kind: 'air-alarmed' }>): string =>
   `alarm of ${device}, ${place}: ${findings.join('; ')}`;
 
+/** Why a job is stopped when a detector sends nothing. */
+export const describeSilence = ({
+  device,
+  place,
+  words,
+}: Extract<JobEvent, { kind: 'detector-failed' }>): string => `${device}, ${place}: ${words}`;
+
 /** Names the acceptance of one clash: the rule and the other job. */
 export const keyOfClash = (rule: string, other: string): string => `${rule} ${other}`;
 
@@ -51,6 +58,11 @@ export function evolveAbout(dossier: Dossier, event: JobEvent, mark: Mark): Part
     case 'air-alarmed':
       return dossier.permit.kind === 'issued'
         ? { halt: { ...mark, reason: describeAirAlarm(event) } }
+        : {};
+    // Where nobody knows what the air is, nobody goes on working in it.
+    case 'detector-failed':
+      return event.why === 'silent' && dossier.permit.kind === 'issued'
+        ? { halt: { ...mark, reason: describeSilence(event) } }
         : {};
     case 'permit-audited':
       return event.grave.length > 0 && !dossier.halt

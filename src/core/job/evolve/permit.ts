@@ -192,6 +192,8 @@ function evolveHeld(permit: HeldPermit, event: JobEvent, mark: Mark): PermitReco
     case 'alarm-raised':
     case 'air-alarmed':
       return suspend(permit, mark);
+    case 'detector-failed':
+      return event.why === 'silent' ? suspend(permit, mark) : permit;
     case 'copy-taken-in':
       return { ...permit, copies: takeInCopy(permit.copies, event, mark) };
     case 'stop-lifted': {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
+import { listLeftJobs } from '../../../../server/left-jobs';
 import { checkPin } from '../../../../server/pins';
 import { savePlant } from '../../../../server/plant';
 import { readBody, respondError } from '../../../../server/respond';
@@ -11,6 +12,8 @@ const schema = z.strictObject({
   expected: z.int().min(1),
   note: z.string().trim().min(1, 'say what was changed and why').max(2000),
   pin: z.string().min(1).max(20),
+  /** Open jobs that may stay on an earlier version, since their place of work is not on this one. */
+  leave: z.array(z.string().min(1).max(80)).max(500).default([]),
 });
 
 /** Saves the plant as its next version, signed by the coordinator with a fresh PIN. */
@@ -19,19 +22,36 @@ export async function POST(request: Request): Promise<Response> {
   if (!who.ok) return who.response;
   const body = await readBody(request, schema, LARGEST_FILE_BYTES);
   if (!body.ok) return body.response;
-  const { document, expected, note, pin } = body.value;
+  const { document, expected, note, pin, leave } = body.value;
   const db = sharedDatabase();
   const answer = await checkPin(db, who.person.id, pin);
   if (answer === 'too-many-tries')
     return respondError(429, 'Too many wrong PINs. Wait ten minutes.');
   if (answer === 'wrong') return respondError(403, 'The PIN is not right. Nothing was saved.');
-  const saved = savePlant(db, { document, expected, note, actor: who.person.id });
+  const saved = savePlant(db, {
+    document,
+    expected,
+    note,
+    actor: who.person.id,
+    findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
+  });
   if (saved.ok) return Response.json(saved);
   if (saved.kind === 'unfit') {
     return respondError(
       422,
       'The plant does not hold together.',
       saved.problems.map(formatPlantProblem),
+    );
+  }
+  if (saved.kind === 'leaves-jobs') {
+    const problems = saved.left.map(
+      ({ job, title, section }) =>
+        `${job} ${title}: works on ${section}, which is not on this plant`,
+    );
+    const error = 'Open jobs work on sections that are not on this plant. Nothing was saved.';
+    return Response.json(
+      { ok: false, kind: 'leaves-jobs', error, problems, left: saved.left },
+      { status: 409 },
     );
   }
   return respondError(

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { receiveReadings, nextNumber } from '../../../../server/air-log';
 import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
+import { nextNumber, receiveReadings } from '../../../../server/readings';
 import { readSite } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
 import { AIR_SCENES, playDetector } from '../../../../sim';
@@ -26,7 +26,7 @@ export const POST = (request: Request): Promise<Response> =>
     const until = readNow(db);
     const from = nextNumber(db, device);
     const batch = playDetector(device, detector, { scene, until, seconds, every_s: 10, from });
-    const answer = receiveReadings(db, batch);
+    const answer = receiveReadings(db, device, batch);
     return answer.ok
       ? Response.json(answer)
       : respondError(

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
 import { sharedDatabase } from '../../../../server/database';
-import { readJob } from '../../../../server/jobs';
-import { listPeople } from '../../../../server/registers';
+import { readHistory } from '../../../../server/jobs';
+import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { RecordSheet } from '../../../../ui/dossier/record';
 
@@ -10,15 +10,15 @@ export default async function RecordPage({ params }: { readonly params: Promise<
   if (!(await findMe())) redirect('/login');
   const { id } = await params;
   const db = sharedDatabase();
-  const { state, history } = readJob(db, id);
-  if (!state) notFound();
-  const names = Object.fromEntries(listPeople(db).map(({ id: one, name }) => [one, name]));
+  // The events stand as they are, also when nobody can make a job of them any more.
+  const { title, history } = readHistory(db, id);
+  if (history.length === 0) notFound();
   return (
     <main className="mx-auto max-w-5xl p-4">
       <Link href={`/jobs/${id}`} className="no-print underline">
         Back to the job
       </Link>
-      <RecordSheet id={id} title={state.title} names={names} events={history} />
+      <RecordSheet id={id} title={title} names={readNames(db)} events={history} />
     </main>
   );
 }

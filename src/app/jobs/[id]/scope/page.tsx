@@ -2,7 +2,8 @@ import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
 import { listOffered } from '../../../../server/choices';
 import { sharedDatabase } from '../../../../server/database';
-import { readJob, readSiteFor } from '../../../../server/jobs';
+import { readJob } from '../../../../server/jobs';
+import { readSite } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { ScopeScreen } from '../../../../ui/jobs/scope';
 
@@ -14,7 +15,8 @@ export default async function ScopePage({ params }: { readonly params: Promise<{
   const db = sharedDatabase();
   const { state, sequence } = readJob(db, id);
   if (!state) notFound();
-  const site = readSiteFor(db, state);
+  // What is worked on now is chosen from the newest drawing.
+  const site = readSite(db);
   const names = Object.fromEntries(
     [...site.people.values()].map(({ id: one, name }) => [one, name]),
   );

@@ -4,24 +4,29 @@ import { viewDossier } from '../../../../core/job';
 import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
 import { readJob, readOthers, readSiteFor } from '../../../../server/jobs';
+import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
+import { readOrLost } from '../../../../server/unreadable';
+import { LostJob } from '../../../../ui/dossier/lost-job';
 import { WalkList } from '../../../../ui/dossier/walk-list';
 
 export default async function WalkPage({ params }: { readonly params: Promise<{ id: string }> }) {
   if (!(await findMe())) redirect('/login');
   const { id } = await params;
   const db = sharedDatabase();
-  const { state } = readJob(db, id);
-  if (!state) notFound();
+  const page = await readOrLost(db, id, () => {
+    const { state } = readJob(db, id);
+    const others = readOthers(db, id).open();
+    return state && viewDossier(state, readSiteFor(db, state), readNow(db), others);
+  });
+  if (page.kind === 'lost') return <LostJob job={page.job} names={readNames(db)} />;
+  if (!page.value) notFound();
   return (
     <main className="mx-auto max-w-5xl p-4">
       <Link href={`/jobs/${id}`} className="no-print underline">
         Back to the job
       </Link>
-      <WalkList
-        jobId={id}
-        view={viewDossier(state, readSiteFor(db, state), readNow(db), readOthers(db, id).open())}
-      />
+      <WalkList jobId={id} view={page.value} />
     </main>
   );
 }

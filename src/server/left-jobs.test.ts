@@ -1,0 +1,179 @@
+import { liveEntry } from '../../tests/support/live-entry';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { nanoid } from 'nanoid';
+import { buildGraph, type Plant } from '../core/plant';
+import { closeDatabase, openDatabase, tables, type Db } from '../db';
+import { loadDemo } from './demo';
+import { readDossierPage } from './dossier-page';
+import { draftReport } from './handover';
+import { carryOut, readJobNow, readOpenJobs, surveyOpenJobs } from './jobs';
+import { listLeftJobs } from './left-jobs';
+import { findNewestVersion, readGraph, readPlantVersion, savePlant } from './plant';
+import { readPresence } from './presence';
+import { listPeople } from './registers';
+import { readBoard } from './watch';
+
+let db: Db;
+beforeEach(async () => {
+  db = openDatabase(':memory:');
+  await loadDemo(db);
+});
+afterEach(() => closeDatabase(db));
+
+/** The plant with a section under another name, everywhere. */
+const renamed = (plant: Plant, from: string, to: string): Plant =>
+  JSON.parse(JSON.stringify(plant).replaceAll(`"${from}"`, `"${to}"`)) as Plant;
+
+const save = (document: Plant, leave: readonly string[] = []) =>
+  savePlant(db, {
+    document,
+    expected: findNewestVersion(db),
+    note: 'changed',
+    actor: 'ada',
+    findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
+  });
+
+describe('a drawing that no longer has where an open job is done', () => {
+  const first = () => readOpenJobs(db)[0] as ReturnType<typeof readOpenJobs>[number];
+  const gone = () => {
+    const section = first().dossier.scope.work[0]?.section ?? '';
+    return renamed(readGraph(db).plant, section, `${section}-NEW`);
+  };
+
+  it('is not saved before each such job is named', () => {
+    const plant = gone();
+    const left = listLeftJobs(db, plant);
+    expect(left.map(({ job }) => job)).toContain(first().id);
+    expect(save(plant)).toMatchObject({ ok: false, kind: 'leaves-jobs', left });
+    expect(findNewestVersion(db)).toBe(1);
+    expect(save(plant, left.map(({ job }) => job))).toMatchObject({ ok: true, version: 2 }); // prettier-ignore
+  });
+
+  it('leaves the job readable where its place is, and holds it up until its scope is changed', async () => {
+    const { id } = first();
+    const plant = gone();
+    save(plant, listLeftJobs(db, plant).map(({ job }) => job)); // prettier-ignore
+    const now = readJobNow(db, id);
+    expect(now?.holding.map(({ code }) => code)).toContain('scope-gone');
+    const board = readBoard(db);
+    expect(board.unreadable).toEqual([]);
+    expect(draftReport(db).report).toBeDefined();
+    const [ada] = listPeople(db).filter((one) => one.id === 'ada');
+    if (!ada) throw new Error('no coordinator');
+    expect((await readDossierPage(db, id, ada))?.view.stage).toBe('plan');
+    const section =
+      [...buildGraph(plant).sectionAt.keys()].find((one) => one.endsWith('-NEW')) ?? '';
+    const answer = carryOut(db, {
+      jobId: id,
+      command: {
+        kind: 'change-scope',
+        work: [{ section, activity: 'open' }],
+        hours: 4,
+        reason: 'the section has another name now',
+      },
+      expected: now?.sequence ?? 0,
+      key: nanoid(),
+      actor: 'ada',
+      signed: ['ada'],
+    });
+    expect(answer).toMatchObject({ ok: true });
+    expect(readJobNow(db, id)?.holding.map(({ code }) => code)).not.toContain('scope-gone');
+  });
+
+  it('of another works altogether takes no list with it, and no job that is live', () => {
+    const { job } = liveEntry(db);
+    const other: Plant = {
+      ...readGraph(db).plant,
+      sections: readGraph(db)
+        .plant.sections.slice(0, 1)
+        .map(({ id, name, medium, area }) => {
+          return { id, name, medium, area };
+        }),
+      links: [],
+      outlets: [],
+      gauges: [],
+      equipment: [],
+      surroundings: [],
+    };
+    expect(save(other, readOpenJobs(db).map(({ id }) => id))).toEqual({ ok: true, version: 2 }); // prettier-ignore
+    const board = readBoard(db);
+    expect(board.unreadable).toEqual([]);
+    expect(board.rows.map((row) => row.job)).toEqual([job]);
+    expect(draftReport(db).report.live.map((line) => line.job)).toEqual([job]);
+    expect(readPresence(db).alarms).toEqual([]);
+  });
+});
+
+describe('what cannot be read', () => {
+  /** Writes over what the ledger holds, as a fault of the disk or a forger would. */
+  const spoil = (job: string, payload: string) =>
+    db.$client
+      .prepare(
+        `update event set payload = ? where stream = ? and sequence =
+         (select max(sequence) from event where stream = ?)`,
+      )
+      .run(payload, `job/${job}`, `job/${job}`);
+
+  it.each([
+    ['an event that is no JSON', '{"kind":'],
+    ['an event without its parts', '{"kind":"detector-failed","why":"silent"}'],
+    ['nothing', 'null'],
+  ])(
+    '%s: the job stands in every list with its permit and people, and no other job goes with it',
+    (_label, payload) => {
+      const { job } = liveEntry(db);
+      const { length } = readOpenJobs(db);
+      db.insert(tables.holdings).values({ kind: 'person', item: 'kit', job }).run();
+      spoil(job, payload);
+      // Opened anew: what was read before is kept, and would hide it.
+      const file = join(mkdtempSync(join(tmpdir(), 'lantern-')), 'spoilt.db');
+      writeFileSync(file, db.$client.serialize());
+      const copy = openDatabase(file);
+      try {
+        const { jobs, unreadable } = surveyOpenJobs(copy);
+        const isLost = unreadable.length === 1;
+        expect(jobs.length + unreadable.length).toBe(length);
+        const board = readBoard(copy);
+        const shown = [
+          ...board.unreadable.map(({ id }) => id),
+          ...board.rows.map((row) => row.job),
+        ];
+        expect(shown).toContain(job);
+        if (!isLost) return;
+        expect(unreadable[0]).toMatchObject({ id: job, people: ['kit'] });
+        expect(unreadable[0]?.permit?.number).toMatch(/^PTW|\d/);
+        expect(draftReport(copy).report.live.some((line) => line.job === job)).toBe(true);
+        expect(readPresence(copy).alarms.map((alarm) => alarm.job)).toContain(job);
+      } finally {
+        closeDatabase(copy);
+      }
+    },
+  );
+
+  it('a drawing: the one before counts, and every screen says so', () => {
+    const { plant } = readGraph(db);
+    save({ ...plant, name: 'another name' });
+    db.update(tables.plantVersions).set({ document: '{"no":"plant"}', digest: 'x' }).run();
+    db.update(tables.plantVersions)
+      .set({ document: JSON.stringify(plant), digest: 'y' })
+      .where(eq(tables.plantVersions.version, 1))
+      .run();
+    expect(readPlantVersion(db)).toBe(1);
+    expect(findNewestVersion(db)).toBe(2);
+    expect(readPresence(db).trouble).toContain('Version 2 of the plant cannot be read');
+    expect(readBoard(db).unreadable).toEqual([]);
+  });
+
+  it('authorisations: they authorise nobody, and everyone else is there', () => {
+    const all = listPeople(db).length;
+    db.update(tables.people)
+      .set({ authorisations: 'none' })
+      .where(eq(tables.people.id, 'kit'))
+      .run();
+    expect(listPeople(db)).toHaveLength(all);
+    expect(listPeople(db).find(({ id }) => id === 'kit')?.authorisations).toEqual([]);
+  });
+});
