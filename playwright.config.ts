@@ -46,11 +46,13 @@ export default defineConfig({
     use: { baseURL: `http://localhost:${port}` },
   })),
   webServer: SITES.map(({ name, port }) => ({
-    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && npx next start --port ${port} --keepAliveTimeout ${KEPT_MS}`,
+    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && node scripts/serve.mjs`,
     url: `http://localhost:${port}/login`,
     env: {
       LANTERN_DB: `.lantern/${name}/lantern.db`,
       LANTERN_DEMO: '1',
+      PORT: String(port),
+      LANTERN_KEPT_MS: String(KEPT_MS),
       NEXT_TELEMETRY_DISABLED: '1',
     },
     timeout: 120_000,

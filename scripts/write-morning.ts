@@ -292,7 +292,7 @@ function main(): void {
   const walked = carryOut(stepsToWalkDown(FLUSHING.work, FLUSHING));
   const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
   const finished = FLUSHING_THEN.filter(
-    ([, , { kind }]) => kind === 'hand-back' || kind === 'close-permit',
+    ([, , { kind }]) => kind !== 'stop-work' && kind !== 'lift-stop',
   ).map(([, ...step]) => step);
   const steps = [...fieldStepsOf(walked), box, ...permitSteps(walked), ...finished];
   const back = restoreSteps(carryOut(steps, walked));

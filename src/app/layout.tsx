@@ -8,15 +8,29 @@ import { Toaster } from 'sonner';
 import { readNow } from '../server/clock';
 import { sharedDatabase } from '../server/database';
 import { readPresence } from '../server/presence';
-import { findMe } from '../server/session';
+import { findMe, holdsNow } from '../server/session';
 import { readValues } from '../server/site-rules';
+import { describeTrouble } from '../server/trouble';
 import { Header } from '../ui/shell/header';
+import { NotStarted } from '../ui/shell/not-started';
 import { SiteZone } from '../ui/shell/site-moments';
 
 export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
 export const dynamic = 'force-dynamic';
 
+/** Why the server cannot work at all; undefined when it can. */
+function findStartTrouble(): string | undefined {
+  try {
+    readPresence(sharedDatabase());
+    return undefined;
+  } catch (error) {
+    return describeTrouble(error);
+  }
+}
+
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
+  const trouble = findStartTrouble();
+  if (trouble !== undefined) return <NotStarted trouble={trouble} />;
   const me = await findMe();
   return (
     <html lang="en">
@@ -26,7 +40,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
             <Header
               me={{
                 name: me.name,
-                coordinator: me.authorisations.some(({ role }) => role === 'coordinator'),
+                coordinator: holdsNow(me, ['coordinator']),
               }}
               now={readNow(sharedDatabase())}
               shown={readPresence(sharedDatabase())}

@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../server/database';
 import { listNewest } from '../server/jobs';
 import { readNow } from '../server/clock';
-import { findMe } from '../server/session';
+import { findMe, holdsNow } from '../server/session';
 import { listOrders } from '../server/work-orders';
 import { JobList } from '../ui/jobs/job-list';
 
@@ -15,7 +15,7 @@ export default async function HomePage() {
       jobs={listNewest(db)}
       orders={listOrders(db).filter(({ job }) => job === undefined)}
       now={readNow(db)}
-      mayRaise={me.authorisations.some(({ role }) => role === 'coordinator')}
+      mayRaise={holdsNow(me, ['coordinator'])}
     />
   );
 }

@@ -3,14 +3,14 @@ import type { Command } from 'commander';
 import { openDatabase, type Db } from '../db';
 import { verifyLedger } from '../ledger';
 import { databaseFile } from '../server/database';
-import { compareProjections } from '../server/jobs';
-import { compareVersions } from '../server/plant';
+import { makeBackup, restoreBackup } from '../server/backup';
 import { rebuildRows } from '../server/rebuild';
+import { verifyAll } from '../server/verify';
 import { BadFile } from './files';
 import type { Answer } from './commands';
 
 type Act = (
-  work: (args: string[]) => Answer | Promise<Answer>,
+  work: (args: string[], options: Readonly<Record<string, string>>) => Answer | Promise<Answer>,
 ) => (...given: unknown[]) => Promise<void>;
 
 function openThere(file: string): Db {
@@ -20,23 +20,29 @@ function openThere(file: string): Db {
   ]);
 }
 
-function runVerify([file = databaseFile()]: string[]): Answer {
-  const db = openThere(file);
-  const report = verifyLedger(db);
-  if (!report.whole)
-    return { document: report, text: `NOT WHOLE: ${report.says}\n`, passes: false };
-  const differing =
-    report.events > 0
-      ? [
-          ...compareVersions(db).map((version) => `plant version ${version}`),
-          ...compareProjections(db),
-        ]
-      : [];
-  const text =
-    differing.length > 0
-      ? `the chain is whole, but what is kept of ${differing.join(', ')} differs from it\n`
-      : `whole: ${report.events} events, newest ${report.head.slice(0, 16)}\n`;
-  return { document: { ...report, differing }, text, passes: differing.length === 0 };
+function runVerify([file = databaseFile()]: string[], { head }: { head?: string }): Answer {
+  const verdict = verifyAll(openThere(file), { expectedHead: head });
+  const { whole, events, problems, notes } = verdict;
+  const text = whole
+    ? `whole: ${events} events, newest ${verdict.head.slice(0, 16)}\n${notes.map((note) => `note: ${note}\n`).join('')}`
+    : problems.map((problem) => `NOT WHOLE: ${problem}\n`).join('');
+  return { document: verdict, text, passes: whole };
+}
+
+async function runBackup([to = '', file = databaseFile()]: string[]): Promise<Answer> {
+  const made = await makeBackup(openThere(file), to);
+  const text = made.ok
+    ? `${to}: ${made.verdict.events} events, newest ${made.verdict.head.slice(0, 16)}, verified. Keep the key of the ledger apart from it.\n`
+    : made.problems.map((problem) => `NO BACKUP: ${problem}\n`).join('');
+  return { document: made, text, passes: made.ok };
+}
+
+function runRestore([from = '', file = databaseFile()]: string[]): Answer {
+  const restored = restoreBackup(from, file);
+  const text = restored.ok
+    ? `${file}: ${restored.verdict.events} events, newest ${restored.verdict.head.slice(0, 16)}, verified and put in place${restored.kept === undefined ? '' : `; what was there is ${restored.kept}`}.\n`
+    : restored.problems.map((problem) => `NOT RESTORED: ${problem}\n`).join('');
+  return { document: restored, text, passes: restored.ok };
 }
 
 /** Writes what is kept of jobs anew, from a chain that is whole. */
@@ -52,12 +58,13 @@ function runRebuild([file = databaseFile()]: string[]): Answer {
   return { document: { jobs, events: report.events }, text, passes: true };
 }
 
-/** Adds `ledger verify [file]` and `ledger rebuild [file]`. */
+/** Adds `ledger verify`, `ledger rebuild`, `backup` and `restore`. */
 export function addLedgerCommands(program: Command, act: Act): void {
   const ledger = program.command('ledger').description('the record of everything that was done');
   ledger
     .command('verify [file]')
-    .description('walk the chain of the ledger and find a changed byte')
+    .description('look over everything that is kept: chain, signatures, heads, every table')
+    .option('--head <hash>', 'a head from a handover or a paper, which has to stand in the chain')
     .option('--json', 'print JSON')
     .action(act(runVerify));
   ledger
@@ -65,4 +72,14 @@ export function addLedgerCommands(program: Command, act: Act): void {
     .description('write what lists, registers and the search keep anew from the ledger')
     .option('--json', 'print JSON')
     .action(act(runRebuild));
+  program
+    .command('backup <to> [file]')
+    .description('copy the database while it is in use, and verify the copy')
+    .option('--json', 'print JSON')
+    .action(act(runBackup));
+  program
+    .command('restore <from> [file]')
+    .description('put a backup into the place of the database, once it is verified')
+    .option('--json', 'print JSON')
+    .action(act(runRestore));
 }

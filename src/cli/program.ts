@@ -24,12 +24,14 @@ export async function buildProgram(out: Write, err: Write) {
   let code: number = EXIT.passes;
 
   const act =
-    (work: (args: string[]) => Answer | Promise<Answer>) =>
+    (
+      work: (args: string[], options: Readonly<Record<string, string>>) => Answer | Promise<Answer>,
+    ) =>
     async (...given: unknown[]): Promise<void> => {
       const command = given.at(-1) as Command;
       const json = command.opts<{ json?: boolean }>().json === true;
       try {
-        const answer = await work(command.args);
+        const answer = await work(command.args, command.opts<Record<string, string>>());
         out(json ? `${JSON.stringify(answer.document, null, 2)}\n` : answer.text);
         code = answer.passes ? EXIT.passes : EXIT.stops;
       } catch (error) {

@@ -1,2 +1,4 @@
+export * from './backup';
+export * from './beside';
 export * from './open';
 export * as tables from './schema';

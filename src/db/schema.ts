@@ -23,6 +23,8 @@ export const events = sqliteTable(
     policy: text('policy').notNull(),
     previousHash: text('previous_hash').notNull(),
     hash: text('hash').notNull(),
+    /** The hash signed with the key of the ledger, on the last event of each transaction; absent from before there were signatures. */
+    signature: text('signature'),
   },
   (table) => [uniqueIndex('event_stream_sequence').on(table.stream, table.sequence)],
 );
@@ -171,3 +173,17 @@ export const gasReadings = sqliteTable(
     index('gas_reading_at').on(table.device, table.at_ms),
   ],
 );
+
+/** Who is signed in where. A session is known by the digest of what its cookie holds; it ends here, and with that everywhere. */
+export const sessions = sqliteTable('session', {
+  id: text('id').primaryKey(),
+  person: text('person').notNull(),
+  /** The digest of the PIN's hash, and the roles that were held, when it began: it ends when either changes. */
+  pin: text('pin').notNull(),
+  roles: text('roles').notNull(),
+  /** By the clock of the machine (ms since the epoch). */
+  began_ms: integer('began_ms').notNull(),
+  seen_ms: integer('seen_ms').notNull(),
+  /** When it ends whatever happens: soon after someone else has signed in at its desk. */
+  ends_ms: integer('ends_ms'),
+});

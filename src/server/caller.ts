@@ -1,8 +1,7 @@
-import { findAuthorisation, type Role } from '../core/people/people';
+import { ROLE_NAMES, type Role } from '../core/people/people';
 import type { Db } from '../db';
-import { readNow } from './clock';
 import { respondError } from './respond';
-import { findMe } from './session';
+import { findMe, holdsNow } from './session';
 import { findToken, type Token, type TokenScope } from './tokens';
 
 export type Caller =
@@ -50,12 +49,12 @@ export function findDevice(
   return found.ok ? { ok: true, device: found.token.name } : found;
 }
 
-/** Who calls from outside: a token with the scope, or a person who is signed in and holds the role, if one is asked for. */
+/** Who calls from outside: a token with the scope, or a person who is signed in and holds one of the roles, if any are asked for. */
 export async function findCaller(
   db: Db,
   request: Request,
   scope: TokenScope,
-  role?: Role,
+  roles?: readonly Role[],
 ): Promise<Caller> {
   const text = readTokenText(request, scope);
   if (text !== undefined) {
@@ -66,8 +65,12 @@ export async function findCaller(
   }
   const me = await findMe();
   if (!me) return { ok: false, response: respondError(401, 'Sign in, or send a token.') };
-  if (role !== undefined && findAuthorisation(me, role, readNow(db)) !== 'held') {
-    return { ok: false, response: respondError(403, `Only a ${role} may do this.`) };
+  if (roles && !holdsNow(me, roles)) {
+    const asked = roles.map((role) => ROLE_NAMES[role]).join(' or ');
+    return {
+      ok: false,
+      response: respondError(403, `Only a ${asked}, in force now, may do this.`),
+    };
   }
   return { ok: true, actor: me.id, source: me.name };
 }

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
-import { tables, type Db } from '../db';
+import { tables, writeAlone, type Db } from '../db';
+import { appendEvents, CLOCK_STREAM, readLast } from '../ledger';
 
 const OFFSET = 'clock-offset-ms';
 
@@ -9,20 +10,40 @@ export function readNow(db: Db): string {
   return new Date(Date.now() + Number(row?.value ?? 0)).toISOString();
 }
 
-function saveOffset(db: Db, milliseconds: number): void {
-  const row = { name: OFFSET, value: String(milliseconds) };
-  db.insert(tables.settings)
-    .values(row)
-    .onConflictDoUpdate({ target: tables.settings.name, set: row })
-    .run();
+/** Who moved the clock, and how far it is ahead of the machine's from then on (ms). */
+export interface ClockMoved {
+  readonly kind: 'clock-moved';
+  readonly offset_ms: number;
+}
+
+/** The offset as a row of the settings. */
+export const rowOfOffset = (offset_ms: number) => ({ name: OFFSET, value: String(offset_ms) });
+
+/** Moves the clock, and says so in the ledger at the time that it was until then. */
+function saveOffset(db: Db, offset_ms: number, actor: string): void {
+  writeAlone(db, (tx) => {
+    const row = rowOfOffset(offset_ms);
+    const moved: ClockMoved = { kind: 'clock-moved', offset_ms };
+    const at = readNow(tx);
+    appendEvents(tx, CLOCK_STREAM, readLast(tx, CLOCK_STREAM)?.sequence ?? 0, [moved], {
+      actor,
+      at,
+      policy: 'none',
+    });
+    tx.insert(tables.settings)
+      .values(row)
+      .onConflictDoUpdate({ target: tables.settings.name, set: row })
+      .run();
+  });
 }
 
 /** Sets the clock to an instant (ms), while a demonstration is being loaded. */
-export const setClock = (db: Db, instant: number): void => saveOffset(db, instant - Date.now());
+export const setClock = (db: Db, instant: number): void =>
+  saveOffset(db, Math.round(instant - Date.now()), 'site set-up');
 
 /** Moves the clock forward by hours (above 0, at most 240). */
-export function moveClock(db: Db, hours: number): string {
+export function moveClock(db: Db, hours: number, actor = 'site set-up'): string {
   const now = Date.parse(readNow(db)) - Date.now();
-  saveOffset(db, now + hours * 3_600_000);
+  saveOffset(db, Math.round(now + hours * 3_600_000), actor);
   return readNow(db);
 }

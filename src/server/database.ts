@@ -1,3 +1,4 @@
+import { chmodSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDatabase, type Db } from '../db';
 
@@ -7,8 +8,14 @@ export const databaseFile = (): string =>
 
 const shared = globalThis as { lanternDb?: Db };
 
+/** The folder of the database where nothing else is said: it is this application's alone. */
+const ownFolder = (): string => join(process.cwd(), '.lantern');
+
 /** The application's database, opened once a process. */
 export function sharedDatabase(): Db {
-  shared.lanternDb ??= openDatabase(databaseFile());
+  if (!shared.lanternDb) {
+    shared.lanternDb = openDatabase(databaseFile());
+    if (existsSync(ownFolder())) chmodSync(ownFolder(), 0o700);
+  }
   return shared.lanternDb;
 }

@@ -5,12 +5,13 @@ import { z } from 'zod';
 import { ROLES } from '../core/people/people';
 import { parsePlantText } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
-import { tables, type Db } from '../db';
+import type { Db } from '../db';
 import { carryOut, commandSchema, listJobs } from './jobs';
 import { playMorning } from './morning';
-import { hashPin } from './pins';
+import { findPinFault, hashPin } from './pins';
 import { adoptEarlierPlant, savePlant } from './plant';
-import { registerSchema, saveRegister } from './registers';
+import { adoptSite, registerSchema, savePerson, saveRegister } from './registers';
+import { readValues } from './site-rules';
 
 const siteSchema = z.strictObject({
   people: z.array(
@@ -18,7 +19,7 @@ const siteSchema = z.strictObject({
       id: z.string(),
       name: z.string(),
       employer: z.string(),
-      pin: z.string().regex(/^\d{4,8}$/),
+      pin: z.string(),
       authorisations: z.array(z.strictObject({ role: z.enum(ROLES), until: z.iso.datetime() })),
     }),
   ),
@@ -58,6 +59,7 @@ export async function loadDemo(
 ): Promise<'loaded' | 'kept'> {
   if (listJobs(db).length > 0) {
     adoptEarlierPlant(db);
+    adoptSite(db);
     return 'kept';
   }
   const site = readDemoSite(folder);
@@ -70,16 +72,10 @@ export async function loadDemo(
     actor: 'site set-up',
   });
   saveRegister(db, 'registers', site.registers);
-  for (const { pin, authorisations, ...person } of site.people) {
-    const row = {
-      ...person,
-      authorisations: JSON.stringify(authorisations),
-      pinHash: await hashPin(pin),
-    };
-    db.insert(tables.people)
-      .values(row)
-      .onConflictDoUpdate({ target: tables.people.id, set: row })
-      .run();
+  for (const { pin, ...person } of site.people) {
+    const fault = findPinFault(pin, readValues(db).values);
+    if (fault !== undefined) throw new ProgrammerFault(`${person.id}: ${fault}`);
+    savePerson(db, { ...person, pinHash: await hashPin(pin) });
   }
   const raise = (into: Db) => raiseJobs(into, site.jobs);
   if (morning) playMorning(db, raise, folder);

@@ -1,6 +1,6 @@
 import { viewDossier, type DossierView, type EarlierJob } from '../core/job';
 import type { Diagram } from '../core/plant';
-import type { Person } from '../core/people/people';
+import { findAuthorisation, type Person } from '../core/people/people';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
@@ -35,7 +35,7 @@ export async function readDossierPage(
   source?: string,
 ): Promise<DossierPage | undefined> {
   const practice = process.env.LANTERN_DEMO === '1';
-  const leads = me.authorisations.some(({ role }) => role === 'coordinator');
+  const leads = findAuthorisation(me, 'coordinator', readNow(db)) === 'held';
   const { state, sequence } = readJob(db, jobId);
   if (!state) return undefined;
   const site = readSiteFor(db, state);

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { listFollowUps } from '../core/audit';
 import { listHanging, standAt } from '../core/job';
+import type { Role } from '../core/people/people';
 import { RULES, describeRule, type RuleCode } from '../core/rules/book';
 import { tables, type Db } from '../db';
 import { iterateEvents } from '../ledger';
@@ -12,6 +13,14 @@ import { listPeople, readSite } from './registers';
 import { listSavedValues } from './site-rules';
 import { readBoard } from './watch';
 import { listOrders } from './work-orders';
+
+/** Who may take out everything that the site keeps. */
+export const EXPORT_READERS: readonly Role[] = [
+  'coordinator',
+  'issuing-authority',
+  'auditor',
+  'site-manager',
+];
 
 type Row = Readonly<Record<string, unknown>>;
 

@@ -13,7 +13,7 @@ import {
 } from '../core/handover';
 import { explainIn, type ExplainedRefusal } from '../core/rules/book';
 import { writeAlone, type Db } from '../db';
-import { appendEvents, readStream } from '../ledger';
+import { appendEvents, findHead, readStream } from '../ledger';
 import { readNow } from './clock';
 import { surveyOpenJobs } from './jobs';
 import { readSite } from './registers';
@@ -118,7 +118,9 @@ export function carryOutHandover(
         refusals: decision.refusals.map(explainIn(site.values.zone)),
       };
     }
-    appendEvents(tx, STREAM, version, [decision.event], {
+    const { event } = decision;
+    const said = event.kind === 'shift-handed-over' ? { ...event, ledger: findHead(tx) } : event;
+    appendEvents(tx, STREAM, version, [said], {
       actor,
       at: now,
       policy: `rules ${site.valuesVersion}`,

@@ -24,7 +24,7 @@ import { EMPTY_TRACE, evolveTrace, type BoardTrace, type UnreadableJob } from '.
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents, readStream, type StoredEvent } from '../ledger';
 import { readNow } from './clock';
-import { isProjected, project, type HoldingKind } from './projections';
+import { project, type HoldingKind } from './projections';
 import { hasPlantVersion, readGraph, readPlantVersion } from './plant';
 import { readSite } from './registers';
 import { readEach } from './unreadable';
@@ -323,9 +323,13 @@ export function carryOut(db: Db, request: Request): Answer {
       return { ok: false, kind: 'refused', refusals: decision.refusals.map(explain) };
     }
     const enteredAt = timeOf(request.command, context);
-    const events = decision.events.map((event) =>
-      enteredAt === now ? event : { ...event, enteredAt },
-    );
+    const sent = { key: keyOf(request), fingerprint: fingerprint(request) };
+    const events = decision.events.map((event, n) => ({
+      ...event,
+      ...(enteredAt === now ? {} : { enteredAt }),
+      // What shows that a command was carried out stands with what came of it.
+      ...(n === decision.events.length - 1 ? { sent } : {}),
+    }));
     appendEvents(tx, streamOf(jobId), sequence, events, {
       actor: request.actor,
       at: now,
@@ -343,9 +347,8 @@ export function carryOut(db: Db, request: Request): Answer {
     const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)
       .values({
-        key: keyOf(request),
+        ...sent,
         stream: streamOf(jobId),
-        fingerprint: fingerprint(request),
         sequence: reached,
       })
       .run();
@@ -398,15 +401,6 @@ export function listNewest(db: Db) {
 /** Rows of all jobs, oldest first. */
 export function listJobs(db: Db) {
   return db.select().from(tables.jobRows).orderBy(asc(tables.jobRows.id)).all();
-}
-
-/** Rebuilds what lists show of each job from the ledger in memory and names the jobs whose stored rows differ. */
-export function compareProjections(db: Db): string[] {
-  return listJobs(db).flatMap((row) => {
-    const { state } = readJob(db, row.id);
-    const isSame = state !== undefined && isProjected(db, row, state, readSiteFor(db, state));
-    return isSame ? [] : [row.id];
-  });
 }
 
 /** Locks and boxes that are in use anywhere, and people who are signed on. */

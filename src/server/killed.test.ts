@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { closeDatabase, openDatabase } from '../db';
 import { verifyLedger } from '../ledger';
-import { compareProjections, readJob } from './jobs';
+import { readJob } from './jobs';
+import { verifyAll } from './verify';
 
 /** Lets the writer acknowledge some commands, kills it at once, and answers the last number it said. */
 async function writeUntilKilled(path: string, acknowledged: number): Promise<number> {
@@ -29,7 +30,7 @@ describe('a server that is killed', () => {
       const db = openDatabase(path);
       expect(readJob(db, 'J-0001').sequence).toBeGreaterThanOrEqual(last);
       expect(verifyLedger(db)).toMatchObject({ whole: true });
-      expect(compareProjections(db)).toEqual([]);
+      expect(verifyAll(db).problems).toEqual([]);
       closeDatabase(db);
     } finally {
       rmSync(folder, { recursive: true, force: true });

@@ -32,7 +32,17 @@ function readBeat(db: Db, since?: number): Beat {
   };
 }
 
-type Listener = (beat: Beat) => void;
+/** How long a listener may listen: `goesOn` is asked at every look, and once it is false the listener ends. */
+interface Leave {
+  readonly goesOn: () => boolean;
+  readonly end: () => void;
+}
+
+interface Listener extends Leave {
+  readonly hear: (beat: Beat) => void;
+}
+
+const FOREVER: Leave = { goesOn: () => true, end: () => undefined };
 
 /** Who listens, and what was said last. One look at the ledger serves them all, also for what other processes wrote. */
 interface Tower {
@@ -47,17 +57,19 @@ const towers = new WeakMap<Db, Tower>();
 const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);
 
 function look(db: Db, tower: Tower): void {
+  for (const listener of tower.listeners) if (!listener.goesOn()) listener.end();
   const { last } = tower;
   const beat = readBeat(db, last.head);
   const skew = skewOf(beat.now);
   const isNew = beat.head !== last.head || Math.abs(skew - last.skew) > 1;
   if (!isNew && Date.now() - last.at < BEAT_MS) return;
   tower.last = { head: beat.head, skew, at: Date.now() };
-  tower.listeners.forEach((listener) => listener(beat));
+  tower.listeners.forEach(({ hear }) => hear(beat));
 }
 
 /** Tells a listener at once how things stand, and then whenever something changes or two seconds have passed. Answers how to leave. */
-export function listen(db: Db, listener: Listener): () => void {
+export function listen(db: Db, hear: Listener['hear'], leave: Leave = FOREVER): () => void {
+  const listener: Listener = { hear, ...leave };
   const tower: Tower = towers.get(db) ?? {
     listeners: new Set(),
     last: { head: readHead(db), skew: 0, at: 0 },
@@ -66,7 +78,7 @@ export function listen(db: Db, listener: Listener): () => void {
   towers.set(db, tower);
   tower.listeners.add(listener);
   tower.timer ??= setInterval(() => look(db, tower), LOOK_MS).unref();
-  listener(readBeat(db));
+  listener.hear(readBeat(db));
   return () => {
     tower.listeners.delete(listener);
     if (tower.listeners.size > 0) return;
@@ -75,20 +87,31 @@ export function listen(db: Db, listener: Listener): () => void {
   };
 }
 
-/** The beats as server-sent events. A reader that comes back is told at once how things stand, and so has missed nothing. */
-export function streamBeats(db: Db, signal: AbortSignal): ReadableStream<Uint8Array> {
+/**
+ * The beats as server-sent events, for as long as `goesOn` says. A reader that comes back is told at once how things stand, and so has
+ * missed nothing.
+ */
+export function streamBeats(
+  db: Db,
+  signal: AbortSignal,
+  goesOn: () => boolean = () => true,
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   return new ReadableStream({
     start(controller) {
-      const leave = listen(db, (beat) => {
+      let isOver = false;
+      const end = () => {
+        if (isOver) return;
+        isOver = true;
+        leave();
+        controller.close();
+      };
+      const hear = (beat: Beat) =>
         controller.enqueue(
           encoder.encode(`id: ${beat.head}\nretry: 1000\ndata: ${JSON.stringify(beat)}\n\n`),
         );
-      });
-      signal.addEventListener('abort', () => {
-        leave();
-        controller.close();
-      });
+      const leave = listen(db, hear, { goesOn, end });
+      signal.addEventListener('abort', end);
     },
   });
 }

@@ -11,13 +11,14 @@ import { moveClock, readNow } from './clock';
 import { loadDemo } from './demo';
 import { EXPORT_NAMES, streamExport, type ExportName } from './exports';
 import { carryOutHandover, draftReport, readHandovers } from './handover';
-import { carryOut, compareProjections, listNewest, readJobNow } from './jobs';
+import { carryOut, listNewest, readJobNow } from './jobs';
 import { describeInterface } from './openapi';
 import { readPresence } from './presence';
 import { findAnything } from './search';
 import { findToken, listTokens, makeToken, revokeToken } from './tokens';
 import { readBoard } from './watch';
 import { findOrder, receiveOrders } from './work-orders';
+import { verifyAll } from './verify';
 
 const QUIN: Step[] = [
   [
@@ -264,7 +265,7 @@ describe('checks over time', () => {
     expect(readAuditFigures(db).months).toEqual([
       expect.objectContaining({ audits: 1, issued: 1, asWritten: 8, looked: 9 }),
     ]);
-    expect(compareProjections(db)).toEqual([]);
+    expect(verifyAll(db).problems).toEqual([]);
   });
 });
 

@@ -2,6 +2,7 @@ import { describeSheets, isNumbered, standAt } from '../core/job';
 import { momentsIn } from '../core/moments';
 import type { Db } from '../db';
 import { readNow } from './clock';
+import { describeHead } from './head';
 import { readSiteFor, readState } from './jobs';
 import { printSheets } from './print/papers';
 
@@ -20,5 +21,5 @@ export async function readPapers(
   const site = readSiteFor(db, state);
   const sheets = describeSheets(dossier, { job: jobId, site, now, copy });
   const printed = momentsIn(site.values.zone).instant(now);
-  return printSheets(sheets, `${jobId}, permit ${number}, printed ${printed}`);
+  return printSheets(sheets, `${jobId}, permit ${number}, printed ${printed}, ${describeHead(db)}`);
 }

@@ -1,25 +1,106 @@
 import { hash, verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import type { SiteValues } from '../core/rules/values';
 import { tables, type Db } from '../db';
 
-/** Five wrong PINs lock a person's PIN for ten minutes. */
-const attempts = new RateLimiterMemory({ points: 5, duration: 600 });
+/** What a PIN is given for: signing in and signing are counted apart, so that neither keeps anyone from the other. */
+export type PinPurpose = 'sign-in' | 'sign';
 
-export const hashPin = (pin: string): Promise<string> => hash(pin);
+/** From where a PIN comes: a desk at which someone has signed in before, known by who that was, or an address. */
+export interface PinSource {
+  readonly kind: 'desk' | 'address';
+  readonly name: string;
+}
 
 export type PinAnswer = 'right' | 'wrong' | 'too-many-tries';
 
-/** Checks a PIN. The answer for an unknown person is "wrong", so that names cannot be guessed. */
-export async function checkPin(db: Db, person: string, pin: string): Promise<PinAnswer> {
-  const state = await attempts.get(person);
-  if (state !== null && state.remainingPoints <= 0) return 'too-many-tries';
-  const row = db.select().from(tables.people).where(eq(tables.people.id, person)).get();
-  const right = row !== undefined && (await verify(row.pinHash, pin));
-  if (right) {
-    await attempts.delete(person);
-    return 'right';
+/** Over how long wrong PINs are counted (s). */
+const WINDOW_S = 600;
+/** Wrong PINs of one person from one place, of anyone from one place, and of one person from anywhere but a known desk. */
+const MOST = { pair: 5, source: 40, outside: 50 } as const;
+type Limit = keyof typeof MOST;
+
+const limiters = new Map<string, RateLimiterMemory>();
+
+function limiterOf(purpose: PinPurpose, limit: Limit): RateLimiterMemory {
+  const key = `${purpose} ${limit}`;
+  const known =
+    limiters.get(key) ??
+    new RateLimiterMemory({ points: MOST[limit], duration: WINDOW_S, keyPrefix: key });
+  limiters.set(key, known);
+  return known;
+}
+
+/** What one try is counted under. Nobody outside can use up the tries of a desk. */
+function listCounts(purpose: PinPurpose, person: string, { kind, name }: PinSource) {
+  const place = `${kind}/${name}`;
+  return [
+    { limiter: limiterOf(purpose, 'pair'), key: `${place} ${person}` },
+    { limiter: limiterOf(purpose, 'source'), key: place },
+    ...(kind === 'address' ? [{ limiter: limiterOf(purpose, 'outside'), key: person }] : []),
+  ];
+}
+
+/** One PIN of a person is verified at a time; desks do not wait for what comes from elsewhere. */
+const lanes = new Map<string, Promise<unknown>>();
+
+async function inLane<T>(lane: string, work: () => Promise<T>): Promise<T> {
+  const before = lanes.get(lane) ?? Promise.resolve();
+  const mine = before.then(work, work);
+  lanes.set(lane, mine);
+  try {
+    return await mine;
+  } finally {
+    if (lanes.get(lane) === mine) lanes.delete(lane);
   }
-  await attempts.consume(person).catch(() => undefined);
-  return 'wrong';
+}
+
+export const hashPin = (pin: string): Promise<string> => hash(pin);
+
+let nobody: Promise<string> | undefined;
+
+/** A hash that no PIN is checked against in earnest: an unknown person takes as long as a known one. */
+const hashOfNobody = (): Promise<string> => (nobody ??= hashPin('no person has this'));
+
+/**
+ * Checks a PIN. A try is counted before it is verified, so that many at once are no more tries than one after the other; the right one
+ * takes its count back. The answer for an unknown person is "wrong", so that names cannot be guessed.
+ */
+export async function checkPin(
+  db: Db,
+  person: string,
+  pin: string,
+  from: { readonly source: PinSource; readonly purpose: PinPurpose },
+): Promise<PinAnswer> {
+  const counts = listCounts(from.purpose, person, from.source);
+  for (const { limiter, key } of counts) {
+    const isAllowed = await limiter.consume(key).then(
+      () => true,
+      () => false,
+    );
+    if (!isAllowed) return 'too-many-tries';
+  }
+  const isRight = await inLane(`${from.source.kind} ${person}`, async () => {
+    const row = db.select().from(tables.people).where(eq(tables.people.id, person)).get();
+    const fits = await verify(row?.pinHash ?? (await hashOfNobody()), pin);
+    return row !== undefined && fits;
+  });
+  if (!isRight) return 'wrong';
+  const [pair, ...others] = counts;
+  await pair?.limiter.delete(pair.key);
+  for (const { limiter, key } of others) await limiter.reward(key);
+  return 'right';
+}
+
+/** Forgets every try that was counted, for tests. */
+export const forgetTries = (): void => limiters.clear();
+
+/** Why a new PIN cannot be taken; undefined when it can. The shortest length is a rule of the site. */
+export function findPinFault(pin: string, values: SiteValues): string | undefined {
+  const least = values['pin-digits'];
+  if (!/^\d+$/.test(pin)) return 'a PIN has digits only';
+  if (pin.length < least) return `a PIN has at least ${least} digits; this one has ${pin.length}`;
+  if (pin.length > 12) return 'a PIN has at most 12 digits';
+  return /^(\d)\1+$/.test(pin) ? 'a PIN is not one digit again and again' : undefined;
 }

@@ -14,10 +14,9 @@ import { readStream, verifyLedger } from '../ledger';
 import { describeAsBuilt } from './as-built';
 import { findGiven, listJobChoices } from './bench';
 import { loadDemo } from './demo';
-import { carryOut, compareProjections, readJob } from './jobs';
+import { carryOut, readJob } from './jobs';
 import {
   adoptEarlierPlant,
-  compareVersions,
   listPlantVersions,
   previewPlant,
   readGraph,
@@ -25,6 +24,7 @@ import {
   savePlant,
 } from './plant';
 import { listTemplates } from './templates';
+import { verifyAll } from './verify';
 
 let db: Db;
 beforeEach(async () => {
@@ -82,7 +82,7 @@ describe('versions of the plant', () => {
     expect(readGraph(db).linkAt.has('HV-NEW')).toBe(true);
     expect(readStream(db, 'plant').map(({ type }) => type)).toEqual(['plant-saved', 'plant-saved']);
     expect(verifyLedger(db).whole).toBe(true);
-    expect(compareVersions(db)).toEqual([]);
+    expect(verifyAll(db).problems).toEqual([]);
   });
 
   it.each([
@@ -93,7 +93,7 @@ describe('versions of the plant', () => {
     ['a digest made up to fit', "UPDATE plant_version SET digest = 'x', document = '{}'"],
   ])('are found out: %s', (_label, sql) => {
     db.$client.prepare(sql).run();
-    expect(compareVersions(db)).toEqual([1]);
+    expect(verifyAll(db).problems.join()).toContain('plant_version 1: digest is another');
   });
 
   it('refuse a plant that does not hold together, and keep nothing', () => {
@@ -175,7 +175,7 @@ describe('a plan and its drawing', () => {
     expect(
       refusalsOf(job, 'hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }),
     ).toContain('plant-outgrew-plan');
-    expect(compareProjections(db)).toEqual([]);
+    expect(verifyAll(db).problems).toEqual([]);
   });
 
   it('marks as built what was found as drawn, and forgets a walk-down that sent the plan back', () => {

@@ -13,10 +13,19 @@ import {
 } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
 import { tables, writeAlone, type Db } from '../db';
-import { appendEvents, readStream } from '../ledger';
+import { appendEvents } from '../ledger';
 import { readNow } from './clock';
 
-const STREAM = 'plant';
+export const PLANT_STREAM = 'plant';
+
+/** A version of the plant that was saved, by the digest of its document. */
+export interface PlantSavedEvent {
+  readonly kind: 'plant-saved';
+  readonly version: number;
+  readonly digest: string;
+  readonly note: string;
+}
+
 const NO_PLANT = 'the database holds no plant: load a site first';
 
 /** The number of the newest saved version of the plant, whether it can be read or not; 0 before the first. */
@@ -139,8 +148,8 @@ export function savePlant(
     const at = readNow(tx);
     const digest = digestOf(document);
     tx.insert(tables.plantVersions).values({ version, document, digest, note, actor, at }).run();
-    const saved = { kind: 'plant-saved', version, digest, note };
-    appendEvents(tx, STREAM, newest, [saved], {
+    const saved: PlantSavedEvent = { kind: 'plant-saved', version, digest, note };
+    appendEvents(tx, PLANT_STREAM, newest, [saved], {
       actor,
       at,
       policy: 'none',
@@ -186,20 +195,4 @@ export function adoptEarlierPlant(db: Db): void {
     note: 'as it stood before versions were kept',
     actor: 'site set-up',
   });
-}
-
-/** Versions whose document is no longer the one that the ledger knows. */
-export function compareVersions(db: Db): number[] {
-  const digests = new Map(
-    readStream(db, STREAM).map(({ payload }) => {
-      const { version, digest } = payload as { version: number; digest: string };
-      return [version, digest] as const;
-    }),
-  );
-  return db
-    .select()
-    .from(tables.plantVersions)
-    .all()
-    .filter(({ version, document }) => digests.get(version) !== digestOf(document))
-    .map(({ version }) => version);
 }

@@ -147,29 +147,3 @@ const text = (rows: readonly object[]): string =>
     .map((row) => JSON.stringify(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1))))
     .sort()
     .join('|');
-
-/** Whether what is stored of a job is what its events say. */
-export function isProjected(
-  db: Db,
-  row: typeof tables.jobRows.$inferSelect,
-  dossier: Dossier,
-  site: SiteFacts,
-): boolean {
-  const { id } = row;
-  const of = <Row extends { job: string }>(rows: readonly Row[]) =>
-    rows.filter(({ job }) => job === id);
-  const held = of(db.select().from(tables.holdings).where(eq(tables.holdings.job, id)).all());
-  const numbers = listPermits(id, dossier).map(({ number }) => number);
-  const permits = db
-    .select()
-    .from(tables.permitRows)
-    .where(eq(tables.permitRows.job, id))
-    .all()
-    .filter(({ number }) => numbers.includes(number));
-  return (
-    findStage(dossier, site) === row.stage &&
-    dossier.title === row.title &&
-    text(listHoldings(id, dossier)) === text(held) &&
-    text(listPermits(id, dossier)) === text(permits)
-  );
-}

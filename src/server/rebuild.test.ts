@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { closeDatabase, openDatabase, tables, type Db } from '../db';
 import { loadDemo } from './demo';
-import { compareProjections } from './jobs';
+import { verifyAll } from './verify';
 import { rebuildRows } from './rebuild';
 import { findAnything } from './search';
 
@@ -28,13 +28,13 @@ describe('what is kept of jobs', () => {
     db.update(tables.permitRows).set({ state: 'closed' }).run();
     db.update(tables.asBuilt).set({ actor: 'nobody' }).run();
     db.run(sql`update search_row set words = 'lost'`);
-    expect(compareProjections(db).length).toBeGreaterThan(0);
+    expect(verifyAll(db).problems.length).toBeGreaterThan(0);
     expect(findAnything(db, 'stirrer').jobs).toHaveLength(1);
     expect(findAnything(db, 'packing').jobs).toEqual([]);
 
     expect(rebuildRows(db)).toBe(before.search.length);
     expect(readKept()).toEqual(before);
-    expect(compareProjections(db)).toEqual([]);
+    expect(verifyAll(db).problems).toEqual([]);
     expect(findAnything(db, 'packing').jobs).toHaveLength(1);
   });
 

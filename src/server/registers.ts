@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { gasDetectorSchema } from '../core/gas/instrument';
@@ -5,7 +6,9 @@ import { DEFAULT_GRADE_POLICY } from '../core/isolation';
 import type { SiteFacts } from '../core/job';
 import { ROLES, type Instrument, type Person } from '../core/people/people';
 import { ProgrammerFault } from '../core/result';
-import { tables, type Db } from '../db';
+import { tables, writeAlone, type Db } from '../db';
+import { appendEvents, readLast } from '../ledger';
+import { readNow } from './clock';
 import { readGraph, readPlantVersion } from './plant';
 import { readValues } from './site-rules';
 
@@ -59,6 +62,14 @@ export function listPeople(db: Db): Person[] {
       employer,
       authorisations: readAuthorisations(text),
     }));
+}
+
+/** One person of the site, or undefined. */
+export function findPerson(db: Db, id: string): Person | undefined {
+  const row = db.select().from(tables.people).where(eq(tables.people.id, id)).get();
+  if (!row) return undefined;
+  const { name, employer, authorisations: text } = row;
+  return { id, name, employer, authorisations: readAuthorisations(text) };
 }
 
 /** Authorisations as they are kept; what cannot be read authorises nobody to anything, and takes no one else with it. */
@@ -127,16 +138,85 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
   };
 }
 
-/** Stores a register as a new version. */
+export const REGISTER_STREAM = 'site/registers';
+export const PEOPLE_STREAM = 'site/people';
+
+/** A register as it was saved, whole: the newest counts. */
+export interface RegisterSaved {
+  readonly kind: 'register-saved';
+  readonly name: string;
+  readonly version: number;
+  readonly document: string;
+}
+
+/** A person as they were saved, with the digest of their PIN's hash: the hash itself never stands in the ledger. */
+export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash'> {
+  readonly kind: 'person-saved';
+  readonly pinDigest: string;
+}
+
+function append(tx: Db, stream: string, event: RegisterSaved | PersonSaved, actor: string): void {
+  const after = readLast(tx, stream)?.sequence ?? 0;
+  appendEvents(tx, stream, after, [event], { actor, at: readNow(tx), policy: 'none' });
+}
+
+/** Stores a register as a new version, in the ledger and as what counts now. */
 export function saveRegister(
   db: Db,
   name: 'registers' | 'stand-in-faults',
   document: unknown,
+  actor = 'site set-up',
 ): void {
-  const old = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
-  const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
-  db.insert(tables.registers)
-    .values(row)
-    .onConflictDoUpdate({ target: tables.registers.name, set: row })
-    .run();
+  writeAlone(db, (tx) => {
+    const old = tx.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
+    const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
+    append(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, actor);
+    tx.insert(tables.registers)
+      .values(row)
+      .onConflictDoUpdate({ target: tables.registers.name, set: row })
+      .run();
+  });
+}
+
+/** What the ledger keeps of the hash of a PIN. */
+export const digestOfPin = (pinHash: string): string =>
+  createHash('sha256').update(pinHash).digest('hex');
+
+/** Stores a person with their authorisations, in the ledger and as what counts now. */
+export function savePerson(
+  db: Db,
+  { authorisations: held, ...person }: Person & { readonly pinHash: string },
+  actor = 'site set-up',
+): void {
+  writeAlone(db, (tx) => {
+    const row = { ...person, authorisations: JSON.stringify(held) };
+    const { pinHash, ...shown } = row;
+    append(
+      tx,
+      PEOPLE_STREAM,
+      { kind: 'person-saved', ...shown, pinDigest: digestOfPin(pinHash) },
+      actor,
+    );
+    tx.insert(tables.people)
+      .values(row)
+      .onConflictDoUpdate({ target: tables.people.id, set: row })
+      .run();
+  });
+}
+
+/** Takes people and registers that a database from before has into the ledger, as they stand. */
+export function adoptSite(db: Db): void {
+  writeAlone(db, (tx) => {
+    if (!readLast(tx, PEOPLE_STREAM)) {
+      for (const { pinHash, ...person } of tx.select().from(tables.people).all()) {
+        const event = { kind: 'person-saved' as const, ...person, pinDigest: digestOfPin(pinHash) };
+        append(tx, PEOPLE_STREAM, event, 'as it stood before');
+      }
+    }
+    if (!readLast(tx, REGISTER_STREAM)) {
+      for (const row of tx.select().from(tables.registers).all()) {
+        append(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, 'as it stood before');
+      }
+    }
+  });
 }

@@ -3,9 +3,9 @@ import { DRAFT, label } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { readStream, verifyLedger } from '../ledger';
 import { loadDemo } from './demo';
-import { carryOut, compareProjections, listJobs, readJob, type Request } from './jobs';
-import { checkPin } from './pins';
+import { carryOut, listJobs, readJob, type Request } from './jobs';
 import { moveClock, readNow } from './clock';
+import { verifyAll } from './verify';
 
 let db: Db;
 beforeAll(async () => {
@@ -69,9 +69,9 @@ describe('carryOut', () => {
 
   it('keeps lists that a rebuild agrees with', () => {
     expect(listJobs(db).map(({ stage }) => stage)).toEqual(['plan', 'plan', 'plan', 'plan']);
-    expect(compareProjections(db)).toEqual([]);
+    expect(verifyAll(db).problems).toEqual([]);
     db.$client.prepare("UPDATE job_row SET stage = 'closed' WHERE id = 'J-0002'").run();
-    expect(compareProjections(db)).toEqual(['J-0002']);
+    expect(verifyAll(db).problems).toEqual(['job_row J-0002: stage is another in the ledger']);
     db.$client.prepare("UPDATE job_row SET stage = 'plan' WHERE id = 'J-0002'").run();
   });
 });
@@ -143,15 +143,7 @@ describe('verifyLedger', () => {
   });
 });
 
-describe('PINs and the clock', () => {
-  it('lock after five wrong tries, for one person alone', async () => {
-    expect(await checkPin(db, 'sol', '4986')).toBe('right');
-    for (let turn = 0; turn < 5; turn++) expect(await checkPin(db, 'sol', '0000')).toBe('wrong');
-    expect(await checkPin(db, 'sol', '4986')).toBe('too-many-tries');
-    expect(await checkPin(db, 'kit', '5108')).toBe('right');
-    expect(await checkPin(db, 'nobody', '5108')).toBe('wrong');
-  });
-
+describe('the clock', () => {
   it('moves forward by what it is told', () => {
     const before = Date.parse(readNow(db));
     expect(Date.parse(moveClock(db, 3)) - before).toBeGreaterThanOrEqual(3 * 3_600_000);

@@ -1,68 +1,94 @@
-import { randomBytes } from 'node:crypto';
-import { eq } from 'drizzle-orm';
 import { getIronSession, type SessionOptions } from 'iron-session';
-import { cookies } from 'next/headers';
-import { findAuthorisation, type Person, type Role } from '../core/people/people';
-import { tables, type Db } from '../db';
+import { cookies, headers } from 'next/headers';
+import { findAuthorisation, ROLE_NAMES, type Person, type Role } from '../core/people/people';
+import type { Db } from '../db';
+import { findAddress, isBehindTls } from './address';
 import { readNow } from './clock';
 import { sharedDatabase } from './database';
-import { listPeople } from './registers';
+import type { PinSource } from './pins';
 import { respondError } from './respond';
+import { readSessionSecret } from './secrets';
+import { findSession } from './sessions';
 
 interface SessionData {
-  person?: string;
+  /** The secret of the session, which lives on the server. */
+  secret?: string;
 }
 
-function readSecret(db: Db): string {
-  const row = db
-    .select()
-    .from(tables.settings)
-    .where(eq(tables.settings.name, 'session-secret'))
-    .get();
-  if (row) return row.value;
-  const value = randomBytes(32).toString('hex');
-  db.insert(tables.settings).values({ name: 'session-secret', value }).run();
-  return value;
+interface DeskData {
+  /** Who signed in first at this desk. */
+  by?: string;
 }
 
-const options = (db: Db): SessionOptions => ({
-  password: readSecret(db),
-  cookieName: 'lantern',
-  ttl: 12 * 3600,
-  cookieOptions: { httpOnly: true, sameSite: 'strict', secure: false },
+const YEAR_S = 365 * 24 * 3600;
+
+const options = (db: Db, cookieName: string, ttl: number, secure: boolean): SessionOptions => ({
+  password: readSessionSecret(db),
+  cookieName,
+  ttl,
+  cookieOptions: { httpOnly: true, sameSite: 'strict', secure },
 });
 
-/** The session of the request at hand. */
+/** The cookie of the session of the request at hand. */
 export async function openSession() {
-  return getIronSession<SessionData>(await cookies(), options(sharedDatabase()));
+  const secure = isBehindTls(await headers());
+  const sealed = options(sharedDatabase(), 'lantern', 12 * 3600, secure);
+  return getIronSession<SessionData>(await cookies(), sealed);
 }
+
+/** The cookie of the desk of the request at hand. */
+async function openDesk() {
+  const secure = isBehindTls(await headers());
+  const sealed = options(sharedDatabase(), 'lantern-desk', YEAR_S, secure);
+  return getIronSession<DeskData>(await cookies(), sealed);
+}
+
+/** From where a PIN comes: a desk at which someone has signed in before, or an address. */
+export async function findPinSource(): Promise<PinSource> {
+  const { by } = await openDesk();
+  return by === undefined
+    ? { kind: 'address', name: findAddress(await headers()) }
+    : { kind: 'desk', name: by };
+}
+
+/** Makes the desk of the request a known one, in the name of whoever has just signed in; a desk that is known stays as it is. */
+export async function enrolDesk(person: string): Promise<void> {
+  const desk = await openDesk();
+  if (desk.by !== undefined) return;
+  desk.by = person;
+  await desk.save();
+}
+
+/** The secret of the session of the request at hand. */
+export const findSecret = async (): Promise<string | undefined> => (await openSession()).secret;
 
 /** Who is signed in, or undefined. */
 export async function findMe(): Promise<Person | undefined> {
-  const { person } = await openSession();
-  return person === undefined
-    ? undefined
-    : listPeople(sharedDatabase()).find(({ id }) => id === person);
+  const secret = await findSecret();
+  return secret === undefined ? undefined : findSession(sharedDatabase(), secret);
 }
 
-type Found =
+export type Found =
   | { readonly ok: true; readonly person: Person }
   | { readonly ok: false; readonly response: Response };
 
-/** Whoever is signed in and holds a role, or the response that refuses anyone else with `words`. */
-async function findHolder(role: Role, words: string): Promise<Found> {
+/** Whether a person holds one of the roles, in force now. A lapsed authorisation opens nothing. */
+export const holdsNow = (person: Person, roles: readonly Role[]): boolean =>
+  roles.some((role) => findAuthorisation(person, role, readNow(sharedDatabase())) === 'held');
+
+/** Whoever is signed in and holds one of the roles now, or the response that refuses anyone else with `words`. */
+export async function findHolder(roles: readonly Role[], words: string): Promise<Found> {
   const person = await findMe();
   if (!person) return { ok: false, response: respondError(401, 'Sign in first.') };
-  return findAuthorisation(person, role, readNow(sharedDatabase())) === 'held'
-    ? { ok: true, person }
-    : { ok: false, response: respondError(403, words) };
+  if (holdsNow(person, roles)) return { ok: true, person };
+  const asked = `Asked for: ${roles.map((role) => ROLE_NAMES[role]).join(' or ')}, in force now.`;
+  return { ok: false, response: respondError(403, words, [asked]) };
 }
 
 /** The coordinator who is signed in, or the response that refuses anyone else. */
-export const findCoordinator = (): Promise<Found> =>
-  findHolder('coordinator', 'Only a coordinator may change the plant.');
+export const findCoordinator = (words = 'Only a coordinator may change the plant.') =>
+  findHolder(['coordinator'], words);
 
 /** The site manager who is signed in, or the response that refuses anyone else. */
-export const findSiteManager = (
-  words = 'Only a site manager may change the rules of the site.',
-): Promise<Found> => findHolder('site-manager', words);
+export const findSiteManager = (words = 'Only a site manager may change the rules of the site.') =>
+  findHolder(['site-manager'], words);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Db } from '../db';
 import { checkPin } from './pins';
 import { respondError } from './respond';
+import { findPinSource } from './session';
 
 /** Signatures as they arrive: who, with a fresh PIN. */
 export const signaturesSchema = z
@@ -13,10 +14,14 @@ export async function refuseSignatures(
   db: Db,
   signatures: z.infer<typeof signaturesSchema>,
 ): Promise<Response | undefined> {
+  const source = await findPinSource();
   for (const { person, pin } of signatures) {
-    const answer = await checkPin(db, person, pin);
+    const answer = await checkPin(db, person, pin, { source, purpose: 'sign' });
     if (answer === 'too-many-tries')
-      return respondError(429, `Too many wrong PINs for ${person}. Wait ten minutes.`);
+      return respondError(
+        429,
+        `Too many wrong PINs for ${person} from here. Wait ten minutes, or sign at another desk.`,
+      );
     if (answer === 'wrong')
       return respondError(403, 'A PIN is not right. Nothing was signed.', [person]);
   }

@@ -3,7 +3,7 @@ import { writeAlone, type Db } from '../db';
 import { appendEvents, readLast, readStream } from '../ledger';
 import { readNow } from './clock';
 
-const STREAM = 'site/rules';
+export const RULES_STREAM = 'site/rules';
 
 /** The values of the rules as they count, and their version; version 0 are the defaults. */
 export interface CountingValues {
@@ -27,7 +27,7 @@ interface Saved {
 const complete = (values: Partial<SiteValues>): SiteValues => ({ ...DEFAULT_VALUES, ...values });
 
 export function readValues(db: Db): CountingValues {
-  const last = readLast(db, STREAM);
+  const last = readLast(db, RULES_STREAM);
   return last
     ? { version: last.sequence, values: complete((last.payload as Saved).values) }
     : { version: 0, values: DEFAULT_VALUES };
@@ -35,7 +35,7 @@ export function readValues(db: Db): CountingValues {
 
 /** Every saved version, newest first. */
 export const listSavedValues = (db: Db): SavedValues[] =>
-  readStream(db, STREAM)
+  readStream(db, RULES_STREAM)
     .map(({ sequence, actor, at, payload }) => {
       const { values, note } = payload as Saved;
       return { version: sequence, values: complete(values), actor, at, note };
@@ -76,7 +76,7 @@ export function saveValues(
     if (version !== given.expected) return { ok: false, kind: 'changed-meanwhile', version };
     const { note, actor } = given;
     const event = { kind: 'rules-saved', values: checked.values, note };
-    appendEvents(tx, STREAM, version, [event], { actor, at: readNow(tx), policy: 'none' });
+    appendEvents(tx, RULES_STREAM, version, [event], { actor, at: readNow(tx), policy: 'none' });
     return { ok: true, version: version + 1 };
   });
 }

@@ -39,6 +39,7 @@ export const faultChangeSchema = z.strictObject({ fault: faultSchema, on: z.bool
 export function changeFault(
   db: Db,
   { fault, on }: z.infer<typeof faultChangeSchema>,
+  actor?: string,
 ): Fault[] | undefined {
   const { graph, instruments, locks } = readSiteFor(db, undefined);
   const known = {
@@ -52,7 +53,7 @@ export function changeFault(
   if (!known.has(fault.item)) return undefined;
   const others = readFaults(db).filter((one) => !isSameFault(one, fault));
   const all = on ? [...others, fault] : others;
-  saveRegister(db, REGISTER, all);
+  saveRegister(db, REGISTER, all, actor);
   return all;
 }
 

@@ -1,11 +1,14 @@
 import { sharedDatabase } from './database';
+import { adoptSite } from './registers';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
 
 /** Opens the database and begins to watch. When it cannot be opened every page says why, and it is tried again until it can be. */
 export function startServer(): void {
   try {
-    keepWatch(sharedDatabase());
+    const db = sharedDatabase();
+    adoptSite(db);
+    keepWatch(db);
   } catch (error) {
     console.error(`the database could not be opened: ${describeTrouble(error)}`);
     setTimeout(startServer, 5000).unref();

@@ -1,6 +1,7 @@
 import { listTags } from '../core/job';
 import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import type { Db } from '../db';
+import { describeHead } from './head';
 import { readJob, readSiteFor } from './jobs';
 import { printTags } from './print/tags';
 
@@ -22,5 +23,13 @@ export async function readTags(db: Db, jobId: string, point?: string): Promise<P
   const tags = listTags(state, site, jobId).filter((tag) => (point ?? tag.point) === tag.point);
   if (tags.length === 0) return { kind: 'no-such-point' };
   const nameOf = (id: string) => site.people.get(id)?.name ?? id;
-  return { kind: 'printed', pdf: await printTags(tags, { nameOf, reach: site.reach ?? '', zone }) };
+  return {
+    kind: 'printed',
+    pdf: await printTags(tags, {
+      nameOf,
+      reach: site.reach ?? '',
+      zone,
+      head: describeHead(db),
+    }),
+  };
 }

@@ -10,7 +10,7 @@ import { appendEvents, readLast } from '../ledger';
 import { readNow } from './clock';
 import { readSite } from './registers';
 
-const STREAM = 'site/work-orders';
+export const ORDER_STREAM = 'site/work-orders';
 
 /** What became of an order that came in: new, the same as before, another than before, or another after a job was raised from it. */
 export interface ReceivedOrder {
@@ -65,8 +65,8 @@ export function receiveOrders(
     const at = readNow(tx);
     appendEvents(
       tx,
-      STREAM,
-      readLast(tx, STREAM)?.sequence ?? 0,
+      ORDER_STREAM,
+      readLast(tx, ORDER_STREAM)?.sequence ?? 0,
       fresh.map((order) => ({ kind: 'work-order-received', order, source: from.source })),
       { actor: from.actor, at, policy: 'none' },
     );

@@ -279,7 +279,7 @@ test('a site manager changes a rule after seeing what it does, and nobody else c
   await page.getByRole('button', { name: 'What this would change' }).click();
   await expect(page.getByText('No open job is affected.')).toBeVisible();
   await page.getByLabel('What is changed, and why').fill('as the insurer asks');
-  await page.getByLabel('Your PIN').fill('6208');
+  await page.getByLabel('Your PIN').fill('620826');
   await page.getByRole('button', { name: 'Save as version 1' }).click();
   await expect(page.getByText('Version 1 counts.')).toBeVisible();
   await expect(page.getByLabel('Versions')).toContainText('as the insurer asks');

@@ -9,7 +9,17 @@ import {
   USABLE,
   type Step,
 } from '../support/seal-change';
-import { actAs, carryOutOn, expectNoBarriers, open, pinOf, sendCommand, shoot, sign } from './desk';
+import {
+  actAs,
+  carryOutOn,
+  codesOf,
+  expectNoBarriers,
+  open,
+  pinOf,
+  sendCommand,
+  shoot,
+  sign,
+} from './desk';
 
 const SHEET = [
   'number,title,equipment,work,hours,performer',
@@ -143,8 +153,19 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
   await page.getByLabel('Who has it, or where it hangs').fill('gate of the pump hall');
   await page.getByRole('button', { name: 'Give a copy' }).click();
   await expect(page.getByText('Copies: 1 of 1 out')).toBeVisible();
-  const back = { kind: 'hand-back', cleared: true, finished: true, remarks: '' };
+  // Nobody was ever signed on: work that is finished was done by somebody.
+  const bare = { kind: 'hand-back', cleared: true, finished: true, remarks: '' };
   await actAs(page, 'jun');
+  const refused = await page.request.post(`/api/jobs/${job}/commands`, {
+    data: {
+      command: bare,
+      expected: sequence + 3,
+      key: 'handed-back-by-nobody',
+      signatures: [{ person: 'jun', pin: pinOf('jun') }],
+    },
+  });
+  expect([refused.status(), await codesOf(refused)]).toEqual([409, ['nobody-signed-on']]);
+  const back = { ...bare, unsigned: { who: 'two of Tarnbeck', reason: 'signed on by hand' } };
   await sendCommand(page, job, back, sequence + 3, ['jun']);
   await actAs(page, 'hana');
   await page.getByLabel('What was inspected').fill('seal dry');

@@ -118,7 +118,9 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect((await page.request.get('/api/jobs/J-0001/tags')).status()).toBe(403);
   await signIn(page, 'elif');
   expect((await page.request.get('/api/jobs/NONE/tags')).status()).toBe(404);
-  const early = await page.request.get('/api/jobs/J-0001/tags?point=%00');
+  for (const place of ['/api/jobs/J-0001/tags?point=%00', '/api/v1/find?q=%E0%A4%A', '/jobs/%'])
+    expect((await page.request.get(place)).status()).toBe(400);
+  const early = await page.request.get('/api/jobs/J-0001/tags?point=NONE');
   expect([early.status(), await codesOf(early)]).toEqual([409, ['plan-not-reviewed']]);
   await signIn(page, 'sol');
   for (const [path, status] of [

@@ -432,6 +432,8 @@ export const PERMIT: Step[] = permitSteps(carryOut(USABLE));
 /** Everything but the issue itself. */
 export const APPROVED = () => carryOut([...USABLE, ...fieldSteps(), ...PERMIT.slice(0, -1)]);
 export const ISSUED = () => [...USABLE, ...fieldSteps(), ...PERMIT];
+/** Said where work is finished although nobody was ever signed on. */
+export const UNSIGNED = { who: 'the crew', reason: 'signed on by hand, on paper' } as const;
 export const HANDED_BACK: Step[] = [
   ['hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }],
   ['kit', { kind: 'sign-off', person: 'kit', lock: 'W-02' }],

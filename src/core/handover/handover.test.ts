@@ -8,6 +8,7 @@ import {
   site,
   START,
   WALKED,
+  UNSIGNED,
 } from '../../../tests/support/seal-change';
 import { standAt, type DossierState } from '../job';
 import { explainIn } from '../rules/book';
@@ -98,7 +99,19 @@ describe('the report of a shift', () => {
 
   it('names a fire watch that is over and a permit that nobody closed', () => {
     const watched = carryOut(
-      [['jun', { kind: 'hand-back', cleared: true, finished: true, remarks: '', watcher: 'sol' }]],
+      [
+        [
+          'jun',
+          {
+            kind: 'hand-back',
+            cleared: true,
+            finished: true,
+            unsigned: UNSIGNED,
+            remarks: '',
+            watcher: 'sol',
+          },
+        ],
+      ],
       ISSUED_WITH('spark'),
     );
     expect(wordsOf('overdue', watched, 3)).toContainEqual(

@@ -38,6 +38,12 @@ export function listHandoverSigners(command: HandoverCommand, actor: string): re
   }
 }
 
+/** How far the ledger had come, to be compared with it later. */
+export interface LedgerHead {
+  readonly events: number;
+  readonly hash: string;
+}
+
 /** What happened at handovers, in the past tense. */
 export type HandoverEvent =
   | ({
@@ -45,6 +51,8 @@ export type HandoverEvent =
       readonly report: HandoverReport;
       /** Who has to read it. */
       readonly readers: readonly string[];
+      /** How far the ledger had come: events, and the hash of the newest. */
+      readonly ledger?: LedgerHead;
     } & Body<'hand-over-shift'>)
   | ({ readonly kind: 'handover-read' } & Body<'read-handover'>)
   | ({ readonly kind: 'promise-kept' } & Body<'keep-promise'>);
@@ -56,6 +64,7 @@ export interface Handover extends Mark {
   readonly notes: string;
   readonly report: HandoverReport;
   readonly readers: readonly string[];
+  readonly ledger?: LedgerHead | undefined;
   /** When each read it (ISO 8601, UTC), by person. */
   readonly read: Readonly<Record<string, string>>;
 }
@@ -76,12 +85,15 @@ export function evolveHandovers(
 ): HandoverRecord {
   switch (event.kind) {
     case 'shift-handed-over': {
-      const { incoming, notes, report, readers } = event;
+      const { incoming, notes, report, readers, ledger } = event;
       const number = handovers.length + 1;
       // Whoever takes over signed for having read it.
       const read = { [incoming]: mark.at };
       return {
-        handovers: [...handovers, { ...mark, number, incoming, notes, report, readers, read }],
+        handovers: [
+          ...handovers,
+          { ...mark, number, incoming, notes, report, readers, ledger, read },
+        ],
         promises: [
           ...promises,
           ...event.promises.map((promise, n) => {

@@ -150,6 +150,8 @@ export const PERMIT_COMMANDS = [
     cleared: z.boolean(),
     /** Whether the work is done; otherwise it goes on under another number. */
     finished: z.boolean(),
+    /** Said when the work is finished and nobody was ever signed on: who did it, and why they were not signed on. */
+    unsigned: z.strictObject({ who: words, reason: words }).optional(),
     remarks: note,
     /** Who watches for fire from now on, after hot work. */
     watcher: id.optional(),

@@ -62,6 +62,8 @@ export interface Crew extends CrewLead {
 /** People and crews on a permit. */
 interface Manned {
   readonly people: Readonly<Record<string, SignedOn>>;
+  /** Whether anyone was ever signed on, or led a crew on. */
+  readonly worked: boolean;
   readonly crews: Readonly<Record<string, Crew>>;
 }
 

@@ -3,6 +3,7 @@ import {
   carryOut,
   fieldStepsOf,
   HANDED_BACK,
+  UNSIGNED,
   permitSteps,
   RAISE,
   restoreSteps,
@@ -103,7 +104,11 @@ describe('a job in a tank of the demonstration', () => {
     expect(new Set(lamps.map(({ state }) => state))).toEqual(new Set(['dark']));
     const live = carryOut(permitSteps(walked, ['enter']), isolated);
     expect(live?.permit.kind).toBe('issued');
-    const closed = carryOut(HANDED_BACK.slice(2), live);
+    const back = HANDED_BACK.slice(2).map(([actor, command]): Step => [
+      actor,
+      command.kind === 'hand-back' ? { ...command, unsigned: UNSIGNED } : command,
+    ]);
+    const closed = carryOut(back, live);
     const restored = carryOut(restoreSteps(closed), closed);
     expect(restored && findStage(restored, site)).toBe('closed');
   });

@@ -9,7 +9,7 @@ function* textsIn(value: unknown): Generator<string> {
   else if (Array.isArray(value)) for (const one of value) yield* textsIn(one);
   else if (typeof value === 'object' && value !== null) {
     for (const [key, one] of Object.entries(value)) {
-      if (key === 'kind') continue;
+      if (key === 'kind' || key === 'sent') continue;
       // Ids have a capital or a digit; names of fields have neither at their beginning.
       if (/^[A-Z0-9]/.test(key)) yield key;
       yield* textsIn(one);

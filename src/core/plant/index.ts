@@ -9,3 +9,5 @@ export * from './diff';
 export * from './emptied';
 export * from './graphml';
 export * from './sheets';
+export { isSurelyOpen } from './surely-open';
+export { isOffLoad } from './off-load';

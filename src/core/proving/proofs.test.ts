@@ -51,4 +51,22 @@ describe('listProofs', () => {
     const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
     expect(proofs({}, ['V2', 'CB'], [], scope).map(({ kind }) => kind)).toEqual(['voltage']);
   });
+
+  it.each([
+    ['a joint', { kind: 'joint' }, true],
+    ['a hand valve that stands open', { kind: 'ball-valve' }, true],
+    ['a hand valve that stands shut', { kind: 'ball-valve', normal: 'closed' }, false],
+    ['a valve worked from afar', { kind: 'ball-valve', operated: 'remote' }, false],
+    ['a blind that stands open', { kind: 'spectacle-blind' }, true],
+    ['a check valve', { kind: 'check-valve' }, false],
+    ['a control valve', { kind: 'control-valve' }, false],
+    ['a relief valve', { kind: 'relief-valve' }, false],
+    ['the wall of an exchanger', { kind: 'exchanger' }, false],
+    ['a pump', { kind: 'pump' }, false],
+  ])('lets one reading speak past %s, or not', (_label, link, isOne) => {
+    const found = proofs({ links: { SB: link } }, ['V2', 'CB'], ['DR']).filter(
+      ({ kind }) => kind === 'pressure',
+    );
+    expect(found[0]?.covers.includes('END') && found[0].covers.includes('W')).toBe(isOne);
+  });
 });

@@ -1,5 +1,6 @@
 import {
   isFluid,
+  isSurelyOpen,
   linksOf,
   otherEnd,
   type Energy,
@@ -56,7 +57,10 @@ interface Part {
   readonly holdsWork: boolean;
 }
 
-/** The pieces of one kind of energy that make up the bodies which hold `seeds`. */
+/**
+ * The pieces of one kind of energy that make up the bodies which hold `seeds`. A piece ends at everything that is not surely open: no reading
+ * on one side of a check valve, a wall or a winding speaks for the other.
+ */
 function listParts(
   graph: PlantGraph,
   state: PlantState,
@@ -74,7 +78,8 @@ function listParts(
     for (const section of part) {
       for (const link of linksOf(graph, section)) {
         const next = otherEnd(graph, link, section);
-        if (!state.barred[link] && energyAt(next) === energy) part.add(next);
+        const joins = graph.links[link] && isSurelyOpen(graph.links[link]) && !state.barred[link];
+        if (joins && energyAt(next) === energy) part.add(next);
       }
     }
     part.forEach((section) => seen.add(section));
@@ -179,6 +184,23 @@ function hasLiveNeighbour({ graph, state }: Round, { sections, holdsWork }: Part
   );
 }
 
+const isFluidAt = ({ graph }: Round, section: number): boolean =>
+  isFluid(graph.medium[section]?.energy ?? 'electrical');
+
+/** Whether a part of fluid lies beside fluid that is worked on, and anything of it can be read or let out at all. */
+function isReadBeside(round: Round, { energy, sections }: Part): boolean {
+  const { graph, state, zone } = round;
+  const isBeside = [...zone].some(
+    (section) => isFluidAt(round, section) && state.body[section] === state.body[sections[0] ?? -1],
+  );
+  const points = [...graph.outlets, ...graph.plant.gauges];
+  return (
+    energy === 'fluid' &&
+    isBeside &&
+    points.some(({ section }) => sections.includes(graph.sectionAt.get(section) ?? -1))
+  );
+}
+
 function proveMotion({ graph, state, zone }: Round, part: Part): ProofDemand {
   const isRestrained = [...state.restrained].some((store) =>
     part.sections.includes(graph.stores[store]?.section ?? -1),
@@ -200,7 +222,8 @@ function provePart(round: Round, part: Part): ProofDemand[] {
       ),
     ];
   }
-  if (!part.holdsWork) return [];
+  // What is shut in beside the work, behind what opens by itself, comes to it when it is opened: it is read on its own.
+  if (!part.holdsWork) return isReadBeside(round, part) ? proveFluid(round, part) : [];
   if (part.energy === 'motion') return [proveMotion(round, part)];
   const hot = part.sections.some(
     (section) => (graph.sections[section]?.temperature_c ?? 0) > HOT_PART_C,

@@ -351,6 +351,12 @@ export const PERMIT_RULES = {
     'handed back before restoring (practice)',
     'The performing authority hands it back.',
   ),
+  'nobody-signed-on': rule(
+    'work',
+    fixed('The work is said to be finished, and nobody was ever signed on to this permit.'),
+    'whoever works under a permit is signed on to it (29 CFR 1910.147(f)(3)(ii)(D); practice)',
+    'Say who did the work and why they were not signed on; or hand back as work that is left.',
+  ),
   'not-cleared': rule(
     'work',
     fixed('Tools, people and guards have not been confirmed.'),

@@ -261,6 +261,18 @@ export const SITE_VALUES = {
     [24, 168, 720],
     'practice; HSG253, from memory',
   ),
+  'pin-digits': number(
+    'A PIN has at least',
+    'digits',
+    [4, 6, 10],
+    'practice; six digits take thousands of days to guess at the tries that are let through',
+  ),
+  'session-idle-min': number(
+    'Who does nothing is signed out after',
+    'min',
+    [5, 120, 720],
+    'practice; nobody signs in the name of someone who has gone home',
+  ),
   'bypass-most-h': number('Longest a device may be bypassed', 'h', [1, 168, 720], 'practice'),
 } as const satisfies Readonly<Record<string, SiteValue>>;
 

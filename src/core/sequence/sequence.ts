@@ -11,6 +11,7 @@ import {
 } from '../isolation';
 import {
   isFluid,
+  isOffLoad,
   STAGED_KINDS,
   wordsOfKind,
   type IsolationPlan,
@@ -19,6 +20,7 @@ import {
   type Store,
 } from '../plant';
 import { listProofs } from '../proving';
+import { listAfterBreakers } from './load-breaking';
 import { listWaits, type Wait, type Waits } from './waits';
 import { placeOfLink, placeOfSection } from './places';
 import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
@@ -85,21 +87,27 @@ function carriesFluid(graph: PlantGraph, link: number): boolean {
   return ends.some((end) => isFluid(graph.medium[end]?.energy ?? 'electrical'));
 }
 
+/** Said at a device that must never be worked under load. */
+const NO_LOAD = '; never under load: see first that it carries no current';
+
 function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantState): Draft[] {
   const layer = layersFromSupply(graph, state, requirement);
+  const afterBreakers = listAfterBreakers(graph, state.barriers);
   return graph.links.flatMap((link, number): Draft[] => {
     if (!state.barred[number]) return [];
     const fitted = STAGED_KINDS.has(link.kind) && link.normal !== 'closed';
     const fluid = carriesFluid(graph, number);
+    const offLoad = !fluid && isOffLoad(graph, number);
     const { isolate, closed } = wordsOfKind(link.kind);
     const done =
       link.normal === 'closed' ? `stands ${closed}: lock and tag it` : `${isolate}, lock and tag`;
     return [
       {
         phase: fitted ? 'fit' : fluid ? 'isolate-flows' : 'isolate-drives',
-        layer: fluid ? -layer(number) : 0,
+        // What breaks the load comes first: a disconnector pulled under load burns whoever pulls it.
+        layer: fluid ? -layer(number) : afterBreakers.has(number) ? 1 : 0,
         subject: link.id,
-        words: `${link.id} (${link.kind}): ${done}`,
+        words: `${link.id} (${link.kind}): ${done}${offLoad && link.normal !== 'closed' ? NO_LOAD : ''}`,
         minutes: closingMinutes(link),
         place: placeOfLink(graph, link),
       },

@@ -11,6 +11,7 @@ import {
   STOPPED,
   WALKED,
   type Step,
+  UNSIGNED,
 } from '../../../tests/support/seal-change';
 import { computeLamps, findStage, standAt, type DossierState, type JobEvent } from '../job';
 import { EMPTY_TRACE, evolveTrace, listNextUp, sortQueue, viewRow, type NextUp } from '.';
@@ -86,7 +87,14 @@ describe('what needs someone next', () => {
     expect(nextOf(extended, at(10.9)).map(([, what]) => what)).toEqual(['P-0001 lapses']);
     const back: Step = [
       'jun',
-      { kind: 'hand-back', cleared: true, finished: true, remarks: '', watcher: 'sol' },
+      {
+        kind: 'hand-back',
+        cleared: true,
+        finished: true,
+        unsigned: UNSIGNED,
+        remarks: '',
+        watcher: 'sol',
+      },
     ];
     expect(nextOf(carryOut([back], ISSUED_WITH('spark')))).toContainEqual([
       'timed',

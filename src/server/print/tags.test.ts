@@ -29,7 +29,7 @@ function pictureOf(text: string, pixels: number) {
 const tagsOf = (state = carryOut(USABLE)): Tag[] => (state ? listTags(state, site, 'J-0001') : []);
 const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
 const print = (tags: Tag[]) =>
-  printTags(tags, { nameOf: (id) => id, reach: 'permit office', zone: 'UTC' });
+  printTags(tags, { nameOf: (id) => id, reach: 'permit office', zone: 'UTC', head: 'ledger 1 0' });
 
 describe('tags', () => {
   it('there is one for each point of the plan, which says how it is held', () => {

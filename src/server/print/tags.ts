@@ -63,9 +63,11 @@ export interface TagSite {
   readonly nameOf: (id: string) => string;
   readonly reach: string;
   readonly zone: string;
+  /** How far the ledger had come when it was printed. */
+  readonly head: string;
 }
 
-function paintTag(sheet: Sheet, tag: Tag, { nameOf, reach, zone }: TagSite): void {
+function paintTag(sheet: Sheet, tag: Tag, { nameOf, reach, zone, head }: TagSite): void {
   const clock = (at: string | undefined) => at && momentsIn(zone).instant(at);
   const [order, state] = HELD_WORDS[tag.held];
   sheet.rect(0, 0, PAGE.width, 62).fill('black');
@@ -105,6 +107,7 @@ function paintTag(sheet: Sheet, tag: Tag, { nameOf, reach, zone }: TagSite): voi
     height: 12,
     ellipsis: true,
   });
+  sheet.fontSize(6).text(head, MARGIN, 408, { width: INNER, lineBreak: false });
   sheet.fontSize(7.5);
   sheet.text(
     'A tag holds nothing: the lock does. Only whoever hung it takes it off, once the coordinator says so.',

@@ -13,7 +13,7 @@ interface RecordedEvent {
 /** What an event says, as label and value; ids of people become names. */
 function listDetails(payload: unknown, names: Readonly<Record<string, string>>): string {
   const entries = Object.entries(payload as Record<string, unknown>).filter(
-    ([key]) => key !== 'kind',
+    ([key]) => key !== 'kind' && key !== 'sent',
   );
   const show = (value: unknown): string => {
     if (typeof value === 'string') return names[value] ?? value;

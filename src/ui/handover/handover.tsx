@@ -61,7 +61,7 @@ function Earlier({
   readonly isOpen: boolean;
 }) {
   const { time } = useMoments();
-  const { number, at, by, incoming, notes, report, read } = handover;
+  const { number, at, by, incoming, notes, report, read, ledger } = handover;
   const unread = listUnread(handover);
   const name = (id: string) => names[id] ?? id;
   return (
@@ -82,6 +82,12 @@ function Earlier({
             .map(([person, when]) => `${name(person)} ${time(when)}`)
             .join(', ')}
         </p>
+        {ledger && (
+          <p className="text-xs">
+            Ledger at this handover: {ledger.events} events, head{' '}
+            <span className="font-mono">{ledger.hash.slice(0, 16)}</span>
+          </p>
+        )}
         {unread.length > 0 && (
           <>
             <p className="text-sm" data-unread>

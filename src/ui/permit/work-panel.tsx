@@ -95,6 +95,9 @@ function HandBackForm({ permit, props }: Props) {
           kind: 'hand-back',
           cleared: read('cleared') === 'on',
           finished: read('finished') === 'yes',
+          ...(read('who') === '' && read('unsignedWhy') === ''
+            ? {}
+            : { unsigned: { who: read('who'), reason: read('unsignedWhy') } }),
           remarks: read('remarks'),
           ...(watcher === '' ? {} : { watcher }),
           ...(read('opening') === 'on' ? { watchedFrom: 'opening' } : {}),
@@ -119,6 +122,16 @@ function HandBackForm({ permit, props }: Props) {
       )}
       {isHot && permit.papers.includes('confined-space') && (
         <CheckField name="opening" label="everyone is out; it is watched from the opening" />
+      )}
+      {!permit.worked && (
+        <>
+          <TextField
+            label="Nobody was signed on: who did the work, if it is finished"
+            name="who"
+            required={false}
+          />
+          <TextField label="Why they were not signed on" name="unsignedWhy" required={false} />
+        </>
       )}
       <TextField label="Remarks (may be empty)" name="remarks" required={false} />
       <label className="flex items-center gap-1 text-sm">

@@ -10,6 +10,7 @@ import {
   WALKED,
   type RefusalRow,
   type Step,
+  UNSIGNED,
 } from '../seal-change';
 
 const REPORT: Step = [
@@ -257,7 +258,7 @@ export const AMISS_ROWS: RefusalRow[] = [
     'handed back with a test open',
     () => carryOut([TEST], LIVE()),
     'jun',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['test-open'],
   ],
 ];

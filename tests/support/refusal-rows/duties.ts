@@ -8,6 +8,7 @@ import {
   site,
   type RefusalRow,
   type Step,
+  UNSIGNED,
 } from '../seal-change';
 
 const HOT = () => ISSUED_WITH('spark');
@@ -31,6 +32,7 @@ const back = (more: object): Command => ({
   kind: 'hand-back',
   cleared: true,
   finished: true,
+  unsigned: UNSIGNED,
   remarks: '',
   ...more,
 });

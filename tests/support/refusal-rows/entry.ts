@@ -9,6 +9,7 @@ import {
   START,
   type RefusalRow,
   type Step,
+  UNSIGNED,
 } from '../seal-change';
 
 const ENTRY = () => ISSUED_WITH('enter');
@@ -281,7 +282,7 @@ export const ENTRY_ROWS: RefusalRow[] = [
     'handed back with someone inside',
     INSIDE,
     'jun',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['people-on', 'people-inside'],
     AT,
   ],
@@ -289,7 +290,7 @@ export const ENTRY_ROWS: RefusalRow[] = [
     'handed back with a tool inside',
     () => carryOut([['sol', leave('kit', 2)]], INSIDE(), after(70)),
     'jun',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['people-on', 'tools-inside'],
     AT,
   ],

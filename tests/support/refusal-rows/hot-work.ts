@@ -1,5 +1,14 @@
 import type { Command, Context, DossierState } from '../../../src/core/job';
-import { carryOut, ISSUED_WITH, LIVE, nobody, site, START, type RefusalRow } from '../seal-change';
+import {
+  carryOut,
+  ISSUED_WITH,
+  LIVE,
+  nobody,
+  site,
+  START,
+  type RefusalRow,
+  UNSIGNED,
+} from '../seal-change';
 
 const HOT = () => ISSUED_WITH('spark');
 /** The same job as it stands before anyone looked at its surroundings. */
@@ -13,6 +22,7 @@ const BACK = {
   kind: 'hand-back',
   cleared: true,
   finished: true,
+  unsigned: UNSIGNED,
   remarks: '',
   watcher: 'sol',
 } as const;

@@ -9,6 +9,7 @@ import {
   OXMOOR_ON,
   type RefusalRow,
   type Step,
+  UNSIGNED,
 } from '../seal-change';
 
 const CREW = OXMOOR_ON[0] as Step;
@@ -159,7 +160,7 @@ export const LOCK_ROWS: RefusalRow[] = [
     'handed back with a crew lock on',
     () => carryOut([CREW], LIVE()),
     'jun',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['crews-on'],
   ],
   [

@@ -12,6 +12,7 @@ import {
   fieldSteps,
   nobody,
   type RefusalRow,
+  UNSIGNED,
 } from '../seal-change';
 
 /** A personal lock taken off for its absent owner. */
@@ -211,24 +212,45 @@ export const PERMIT_ROWS: RefusalRow[] = [
     ['not-on'],
   ],
   [
+    'handed back as finished although nobody was ever on',
+    LIVE,
+    'jun',
+    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    ['nobody-signed-on'],
+  ],
+  [
+    'handed back as finished by others, named with the reason',
+    LIVE,
+    'jun',
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
+    [],
+  ],
+  [
+    'handed back with work left although nobody was ever on',
+    LIVE,
+    'jun',
+    { kind: 'hand-back', cleared: true, finished: false, remarks: '' },
+    [],
+  ],
+  [
     'handed back with people on',
     ON,
     'jun',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['people-on'],
   ],
   [
     'handed back with tools in',
     LIVE,
     'jun',
-    { kind: 'hand-back', cleared: false, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: false, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['not-cleared'],
   ],
   [
     'handed back by another',
     LIVE,
     'rosa',
-    { kind: 'hand-back', cleared: true, finished: true, remarks: '' },
+    { kind: 'hand-back', cleared: true, finished: true, unsigned: UNSIGNED, remarks: '' },
     ['not-the-performer'],
   ],
 ];

@@ -5,6 +5,7 @@ import { carryOutHandover } from '../../../server/handover';
 import { readBody, respondError } from '../../../server/respond';
 import { findMe } from '../../../server/session';
 import { refuseSignatures, signaturesSchema } from '../../../server/sign';
+import { guarded } from '../../../server/guarded';
 
 const schema = z.strictObject({
   command: handoverCommandSchema,
@@ -15,7 +16,7 @@ const schema = z.strictObject({
 });
 
 /** Hands a shift over, signs for reading a handover, or keeps a promise; each signature is a fresh PIN. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const me = await findMe();
   if (!me) return respondError(401, 'Sign in first.');
   const body = await readBody(request, schema);
@@ -27,4 +28,4 @@ export async function POST(request: Request): Promise<Response> {
   const signed = signatures.map(({ person }) => person);
   const answer = carryOutHandover(db, { ...rest, actor: me.id, signed });
   return Response.json(answer, { status: answer.ok ? 200 : 409 });
-}
+});

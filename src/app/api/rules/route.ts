@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { sharedDatabase } from '../../../server/database';
-import { checkPin } from '../../../server/pins';
 import { readBody, respondError } from '../../../server/respond';
 import { findSiteManager } from '../../../server/session';
+import { refuseSignatures } from '../../../server/sign';
 import { saveValues } from '../../../server/site-rules';
+import { guarded } from '../../../server/guarded';
 
 const schema = z.strictObject({
   values: z.unknown(),
@@ -13,17 +14,15 @@ const schema = z.strictObject({
 });
 
 /** Saves the values of the rules as their next version, signed by the site manager with a fresh PIN. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const who = await findSiteManager();
   if (!who.ok) return who.response;
   const body = await readBody(request, schema);
   if (!body.ok) return body.response;
   const { values, expected, note, pin } = body.value;
   const db = sharedDatabase();
-  const answer = await checkPin(db, who.person.id, pin);
-  if (answer === 'too-many-tries')
-    return respondError(429, 'Too many wrong PINs. Wait ten minutes.');
-  if (answer === 'wrong') return respondError(403, 'The PIN is not right. Nothing was saved.');
+  const refused = await refuseSignatures(db, [{ person: who.person.id, pin }]);
+  if (refused) return refused;
   const saved = saveValues(db, { document: values, expected, note, actor: who.person.id });
   if (saved.ok) return Response.json(saved);
   if (saved.kind === 'unfit')
@@ -32,4 +31,4 @@ export async function POST(request: Request): Promise<Response> {
     409,
     `Someone saved version ${saved.version} meanwhile. Nothing of yours was saved: load the page again.`,
   );
-}
+});

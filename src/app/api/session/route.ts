@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { sharedDatabase } from '../../../server/database';
+import { guarded } from '../../../server/guarded';
 import { checkPin } from '../../../server/pins';
 import { readBody, respondError } from '../../../server/respond';
-import { openSession } from '../../../server/session';
+import { enrolDesk, findPinSource, openSession } from '../../../server/session';
+import { beginSession, endSession, replaceSession } from '../../../server/sessions';
 
 const schema = z.strictObject({
   person: z.string().min(1).max(80),
@@ -10,21 +12,31 @@ const schema = z.strictObject({
 });
 
 /** Signs a person in. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const body = await readBody(request, schema);
   if (!body.ok) return body.response;
-  const answer = await checkPin(sharedDatabase(), body.value.person, body.value.pin);
+  const { person, pin } = body.value;
+  const db = sharedDatabase();
+  const source = await findPinSource();
+  const answer = await checkPin(db, person, pin, { source, purpose: 'sign-in' });
   if (answer === 'too-many-tries')
-    return respondError(429, 'Too many wrong PINs. Wait ten minutes, or ask the coordinator.');
+    return respondError(
+      429,
+      'Too many wrong PINs from here. Wait ten minutes, or sign in at another desk.',
+    );
   if (answer === 'wrong') return respondError(401, 'That PIN is not right.');
   const session = await openSession();
-  session.person = body.value.person;
+  if (session.secret !== undefined) replaceSession(db, session.secret);
+  session.secret = beginSession(db, person);
   await session.save();
+  await enrolDesk(person);
   return Response.json({ ok: true });
-}
+});
 
-/** Signs out. */
-export async function DELETE(): Promise<Response> {
-  (await openSession()).destroy();
+/** Signs out: the session ends on the server, and with it every page and stream that goes by it. */
+export const DELETE = guarded(async (): Promise<Response> => {
+  const session = await openSession();
+  if (session.secret !== undefined) endSession(sharedDatabase(), session.secret);
+  session.destroy();
   return Response.json({ ok: true });
-}
+});

@@ -4,6 +4,7 @@ import { readBody, respondError } from '../../../server/respond';
 import { findSiteManager } from '../../../server/session';
 import { refuseSignatures } from '../../../server/sign';
 import { makeToken, revokeToken, TOKEN_SCOPES } from '../../../server/tokens';
+import { guarded } from '../../../server/guarded';
 
 const pin = z.string().min(1).max(20);
 const schema = z.discriminatedUnion('kind', [
@@ -17,7 +18,7 @@ const schema = z.discriminatedUnion('kind', [
 ]);
 
 /** Makes or revokes a token of the interface, signed by a site manager with a fresh PIN. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const who = await findSiteManager('Only a site manager may make or revoke tokens.');
   if (!who.ok) return who.response;
   const body = await readBody(request, schema);
@@ -33,4 +34,4 @@ export async function POST(request: Request): Promise<Response> {
   return revokeToken(db, command.id, actor)
     ? Response.json({ ok: true })
     : respondError(404, 'There is no such token, or it has ended.');
-}
+});

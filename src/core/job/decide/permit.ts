@@ -9,7 +9,7 @@ import { refuseCopiesOut } from '../copies';
 import { gateApproval, gateHandBack, gateIssue, gateTail } from '../gates-permit';
 import { listPapers, listSuggested } from '../papers';
 import { type Context } from '../site';
-import { isHeld, isNumbered, type Dossier } from '../state';
+import { isHeld, isNumbered, type Dossier, type PermitRecord } from '../state';
 import { requireFree } from './duty';
 import { type Outcome } from './outcome';
 import { requireNotPerformer, requirePerformer } from './performer';
@@ -135,6 +135,13 @@ const tailPolicy = (values: SiteValues): TailPolicy => ({
   final: values['tail-final'],
 });
 
+/** Work that is said to be finished was done by somebody; when nobody was ever signed on it is asked who, and why not. */
+const requireWorked = (
+  permit: PermitRecord,
+  { finished, unsigned }: CommandOf<'hand-back'>,
+): Refusal[] =>
+  finished && isHeld(permit) && !permit.worked && !unsigned ? [refuse('nobody-signed-on')] : [];
+
 function decideHandBack(
   dossier: Dossier,
   command: CommandOf<'hand-back'>,
@@ -150,6 +157,7 @@ function decideHandBack(
       ...gateHandBack(dossier, context.site),
       ...requirePerformer(dossier, context.actor, context),
       ...(command.cleared ? [] : [refuse('not-cleared')]),
+      ...requireWorked(permit, command),
       ...(isHot ? requireTail(dossier, command, context) : []),
     ],
     event: {

@@ -54,13 +54,15 @@ function evolvePeople(permit: HeldPermit, event: CrewEvent, { at }: Mark): HeldP
   switch (event.kind) {
     case 'signed-on': {
       const { person, locks, crew, sparks } = event;
-      return { ...permit, people: put(people, person, { locks, crew, sparks, since: at }) };
+      const on = put(people, person, { locks, crew, sparks, since: at });
+      return { ...permit, people: on, worked: true };
     }
     case 'signed-off':
       return { ...permit, people: drop(people, event.person) };
     case 'crew-joined': {
       const { crew, lead, lock, verified } = event;
-      return { ...permit, crews: put(crews, crew, { lead, lock, verified, since: at }) };
+      const joined = put(crews, crew, { lead, lock, verified, since: at });
+      return { ...permit, crews: joined, worked: true };
     }
     case 'crew-lead-incoming': {
       const { crew, lead, lock, verified } = event;
@@ -118,6 +120,7 @@ function issue(
     extensions: [],
     validated: mark,
     people: {},
+    worked: false,
     crews: {},
   };
 }
@@ -198,8 +201,8 @@ function evolveHeld(permit: HeldPermit, event: JobEvent, mark: Mark): PermitReco
       return { ...permit, copies: takeInCopy(permit.copies, event, mark) };
     case 'stop-lifted': {
       if (permit.kind !== 'suspended') return permit;
-      const { people, crews } = permit;
-      return { ...pickIssued(permit), people, crews, kind: 'issued' };
+      const { people, worked, crews } = permit;
+      return { ...pickIssued(permit), people, worked, crews, kind: 'issued' };
     }
     case 'permit-handed-back':
       return handBack(permit, event, mark);

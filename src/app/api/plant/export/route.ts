@@ -3,9 +3,10 @@ import { sharedDatabase } from '../../../../server/database';
 import { hasPlantVersion, readGraph, readPlantVersion } from '../../../../server/plant';
 import { respondError } from '../../../../server/respond';
 import { findMe } from '../../../../server/session';
+import { guarded } from '../../../../server/guarded';
 
 /** Hands the plant out as JSON, a zip of CSV sheets, or GraphML; the newest version unless another is named. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = guarded(async (request: Request): Promise<Response> => {
   if (!(await findMe())) return respondError(401, 'Sign in first.');
   const asked = new URL(request.url).searchParams;
   const db = sharedDatabase();
@@ -34,4 +35,4 @@ export async function GET(request: Request): Promise<Response> {
     default:
       return respondError(400, 'format must be json, zip or graphml.');
   }
-}
+});

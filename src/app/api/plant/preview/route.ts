@@ -3,9 +3,10 @@ import { sharedDatabase } from '../../../../server/database';
 import { previewPlant } from '../../../../server/plant';
 import { readBytes, respondError } from '../../../../server/respond';
 import { findCoordinator } from '../../../../server/session';
+import { guarded } from '../../../../server/guarded';
 
 /** Reads a plant file (JSON, or a zip of CSV sheets) and says what it would change, or everything wrong with it. Keeps nothing. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const who = await findCoordinator();
   if (!who.ok) return who.response;
   const bytes = await readBytes(request, LARGEST_FILE_BYTES);
@@ -14,4 +15,4 @@ export async function POST(request: Request): Promise<Response> {
   }
   const preview = previewPlant(sharedDatabase(), bytes);
   return Response.json(preview, { status: preview.ok ? 200 : 422 });
-}
+});

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
 import { listLeftJobs } from '../../../../server/left-jobs';
-import { checkPin } from '../../../../server/pins';
 import { savePlant } from '../../../../server/plant';
 import { readBody, respondError } from '../../../../server/respond';
 import { findCoordinator } from '../../../../server/session';
+import { refuseSignatures } from '../../../../server/sign';
+import { guarded } from '../../../../server/guarded';
 
 const schema = z.strictObject({
   document: z.unknown(),
@@ -17,17 +18,15 @@ const schema = z.strictObject({
 });
 
 /** Saves the plant as its next version, signed by the coordinator with a fresh PIN. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const who = await findCoordinator();
   if (!who.ok) return who.response;
   const body = await readBody(request, schema, LARGEST_FILE_BYTES);
   if (!body.ok) return body.response;
   const { document, expected, note, pin, leave } = body.value;
   const db = sharedDatabase();
-  const answer = await checkPin(db, who.person.id, pin);
-  if (answer === 'too-many-tries')
-    return respondError(429, 'Too many wrong PINs. Wait ten minutes.');
-  if (answer === 'wrong') return respondError(403, 'The PIN is not right. Nothing was saved.');
+  const refused = await refuseSignatures(db, [{ person: who.person.id, pin }]);
+  if (refused) return refused;
   const saved = savePlant(db, {
     document,
     expected,
@@ -58,4 +57,4 @@ export async function POST(request: Request): Promise<Response> {
     409,
     `Someone saved version ${saved.version} meanwhile. Nothing of yours was saved: load the plant again and repeat the change.`,
   );
-}
+});

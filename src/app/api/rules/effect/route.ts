@@ -4,11 +4,12 @@ import { readBody, respondError } from '../../../../server/respond';
 import { previewValues } from '../../../../server/rules-effect';
 import { findSiteManager } from '../../../../server/session';
 import { checkValues } from '../../../../server/site-rules';
+import { guarded } from '../../../../server/guarded';
 
 const schema = z.strictObject({ values: z.unknown() });
 
 /** Says what other values would change for the jobs that are open. Keeps nothing. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const who = await findSiteManager();
   if (!who.ok) return who.response;
   const body = await readBody(request, schema);
@@ -17,4 +18,4 @@ export async function POST(request: Request): Promise<Response> {
   return checked.ok
     ? Response.json({ ok: true, effects: previewValues(sharedDatabase(), checked.values) })
     : respondError(422, 'These values are not allowed.', checked.problems);
-}
+});

@@ -6,6 +6,7 @@ import { readSite } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
 import { AIR_SCENES, playDetector } from '../../../../sim';
 import { answerInPractice } from '../in-practice';
+import { guarded } from '../../../../server/guarded';
 
 const schema = z.strictObject({
   device: z.string().min(1).max(80),
@@ -15,7 +16,7 @@ const schema = z.strictObject({
 });
 
 /** Has a stand-in detector send what it would have read until now. */
-export const POST = (request: Request): Promise<Response> =>
+export const POST = guarded((request: Request): Promise<Response> =>
   answerInPractice(async () => {
     const body = await readBody(request, schema);
     if (!body.ok) return body.response;
@@ -34,4 +35,5 @@ export const POST = (request: Request): Promise<Response> =>
           'Nothing was taken in.',
           answer.refusals.map(({ says }) => says),
         );
-  });
+  }),
+);

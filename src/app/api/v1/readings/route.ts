@@ -5,12 +5,13 @@ import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
 import { nextNumber, receiveReadings } from '../../../../server/readings';
 import { readBody, respondError } from '../../../../server/respond';
+import { guarded } from '../../../../server/guarded';
 
 /** The longest batch that is taken in (bytes). */
 const LARGEST = 1_000_000;
 
 /** Takes in what a detector sends, all or nothing. The token is the device's own: it speaks for no other. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const db = sharedDatabase();
   const caller = findDevice(db, request);
   if (!caller.ok) return caller.response;
@@ -27,12 +28,12 @@ export async function POST(request: Request): Promise<Response> {
     'Nothing was taken in.',
     answer.refusals.map(({ code, says, clear }) => `${code}: ${says} ${clear}`),
   );
-}
+});
 
 /** The site's time, by which a device sets its clock, and the number that its next reading may have. */
-export function GET(request: Request): Response {
+export const GET = guarded((request: Request): Response => {
   const db = sharedDatabase();
   const caller = findDevice(db, request);
   if (!caller.ok) return caller.response;
   return Response.json({ ok: true, now: readNow(db), next: nextNumber(db, caller.device) });
-}
+});

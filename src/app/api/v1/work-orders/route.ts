@@ -3,6 +3,7 @@ import { findCaller } from '../../../../server/caller';
 import { sharedDatabase } from '../../../../server/database';
 import { readBody, readBytes, respondError } from '../../../../server/respond';
 import { listOrders, receiveOrders } from '../../../../server/work-orders';
+import { guarded } from '../../../../server/guarded';
 
 /** The largest sheet or list that is taken in (bytes). */
 const LARGEST = 1_000_000;
@@ -31,19 +32,19 @@ async function readDocuments(
 }
 
 /** Takes work orders in, all or none. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded(async (request: Request): Promise<Response> => {
   const db = sharedDatabase();
-  const caller = await findCaller(db, request, 'work-orders', 'coordinator');
+  const caller = await findCaller(db, request, 'work-orders', ['coordinator']);
   if (!caller.ok) return caller.response;
   const read = await readDocuments(request);
   if (!read.ok) return read.response;
   const answer = receiveOrders(db, read.documents, caller);
   return answer.ok ? Response.json(answer) : respondProblems(answer.problems);
-}
+});
 
 /** Every work order with the job that was raised from it. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = guarded(async (request: Request): Promise<Response> => {
   const db = sharedDatabase();
   const caller = await findCaller(db, request, 'read');
   return caller.ok ? Response.json(listOrders(db)) : caller.response;
-}
+});

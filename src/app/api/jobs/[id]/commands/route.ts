@@ -4,6 +4,7 @@ import { carryOut, commandSchema } from '../../../../../server/jobs';
 import { readBody, respondError } from '../../../../../server/respond';
 import { findMe } from '../../../../../server/session';
 import { refuseSignatures, signaturesSchema } from '../../../../../server/sign';
+import { guarded } from '../../../../../server/guarded';
 
 const schema = z.strictObject({
   command: commandSchema,
@@ -15,23 +16,22 @@ const schema = z.strictObject({
 });
 
 /** Carries out one command on a job. Each signature is a fresh PIN, checked before anything is decided. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
-  const me = await findMe();
-  if (!me) return respondError(401, 'Sign in first.');
-  const body = await readBody(request, schema);
-  if (!body.ok) return body.response;
-  const { signatures, ...rest } = body.value;
-  const db = sharedDatabase();
-  const refused = await refuseSignatures(db, signatures);
-  if (refused) return refused;
-  const answer = carryOut(db, {
-    ...rest,
-    jobId: (await params).id,
-    actor: me.id,
-    signed: signatures.map(({ person }) => person),
-  });
-  return Response.json(answer, { status: answer.ok ? 200 : 409 });
-}
+export const POST = guarded(
+  async (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
+    const me = await findMe();
+    if (!me) return respondError(401, 'Sign in first.');
+    const body = await readBody(request, schema);
+    if (!body.ok) return body.response;
+    const { signatures, ...rest } = body.value;
+    const db = sharedDatabase();
+    const refused = await refuseSignatures(db, signatures);
+    if (refused) return refused;
+    const answer = carryOut(db, {
+      ...rest,
+      jobId: (await params).id,
+      actor: me.id,
+      signed: signatures.map(({ person }) => person),
+    });
+    return Response.json(answer, { status: answer.ok ? 200 : 409 });
+  },
+);
