@@ -1,10 +1,12 @@
 import { group } from 'd3';
-import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
+import type { ElkNode } from 'elkjs/lib/elk.bundled.js';
 import type { Diagram, IsolationPlan, PlantGraph } from '../core/plant';
 import { linksOf, otherEnd } from '../core/plant';
+import { doFor } from './work/queue';
 
 const SYMBOL = 26;
-const elk = new ELK();
+/** How many links round the work are shown. */
+const REACH = 2;
 const drawings = new WeakMap<PlantGraph, Map<string, Promise<Diagram>>>();
 
 function drawnOf(graph: PlantGraph): Map<string, Promise<Diagram>> {
@@ -41,8 +43,12 @@ function toElk(graph: PlantGraph, sections: ReadonlySet<number>): ElkNode {
   };
 }
 
-async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Diagram> {
-  const laid = await elk.layout(toElk(graph, sections));
+async function lay(
+  graph: PlantGraph,
+  sections: ReadonlySet<number>,
+  who: string,
+): Promise<Diagram> {
+  const laid = await doFor(who, { kind: 'layout', drawing: toElk(graph, sections) });
   const at = new Map((laid.children ?? []).map((node) => [node.id, node]));
   const lines = (laid.edges ?? []).map((edge) => {
     const path = edge.sections?.[0];
@@ -87,31 +93,33 @@ async function lay(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Di
   };
 }
 
-function layOnce(graph: PlantGraph, sections: ReadonlySet<number>): Promise<Diagram> {
+/** Lays a part of a plant out once for each version of it, whoever asks; what could not be laid out is tried again. */
+function layOnce(graph: PlantGraph, sections: ReadonlySet<number>, who: string): Promise<Diagram> {
   const key = [...sections].sort((a, b) => a - b).join(',');
   const drawn = drawnOf(graph);
   const known = drawn.get(key);
   if (known) return known;
-  const fresh = lay(graph, sections);
+  const fresh = lay(graph, sections, who);
+  fresh.catch(() => drawn.delete(key));
   if (drawn.size > 50) drawn.clear();
   drawn.set(key, fresh);
   return fresh;
 }
 
 /** Lays out the whole plant. */
-export const drawPlant = (graph: PlantGraph): Promise<Diagram> =>
-  layOnce(graph, new Set(graph.sections.keys()));
+export const drawPlant = (graph: PlantGraph, who = 'server'): Promise<Diagram> =>
+  layOnce(graph, new Set(graph.sections.keys()), who);
 
-/** Lays out what lies round the work: all within `reach` links of it, each point of the plan, and the route that is shown. */
+/** Lays out what lies round the work: all within two links of it, each point of the plan, and the route that is shown. */
 export function drawAround(
   graph: PlantGraph,
   work: readonly string[],
   plan: IsolationPlan | undefined,
   route: readonly string[],
-  reach = 2,
+  who = 'server',
 ): Promise<Diagram> {
   let shown = new Set(work.flatMap((id) => graph.sectionAt.get(id) ?? []));
-  for (let ring = 0; ring < reach; ring++) {
+  for (let ring = 0; ring < REACH; ring++) {
     const next = new Set(shown);
     for (const section of shown) {
       if (graph.isSource[section] || linksOf(graph, section).length > 8) continue;
@@ -124,5 +132,5 @@ export function drawAround(
       shown.add(graph.sectionAt.get(end) as number);
     }
   }
-  return layOnce(graph, shown);
+  return layOnce(graph, shown, who);
 }

@@ -48,7 +48,7 @@ export async function readDossierPage(
     sequence,
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
     view,
-    drawing: await drawAround(site.graph, work, view.plan, route),
+    drawing: await drawAround(site.graph, work, view.plan, route, me.id),
     route,
     asBuilt: describeAsBuilt(db),
     choices: readChoices(db, site),

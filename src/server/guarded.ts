@@ -1,6 +1,7 @@
 import { sharedDatabase } from './database';
 import { respondError } from './respond';
 import { findDiskTrouble, noteTrouble } from './trouble';
+import { GivenUp } from './work/queue';
 
 /** Keeps in mind that nothing can be written, where the database is open at all. */
 function remember(words: string): void {
@@ -23,6 +24,9 @@ export const guarded =
     } catch (error) {
       // The framework's own signals pass.
       if (error instanceof Error && 'digest' in error) throw error;
+      if (error instanceof GivenUp) {
+        return respondError(503, `This was given up: ${error.message}. Nothing was changed.`);
+      }
       const words = findDiskTrouble(error);
       if (words !== undefined) {
         remember(words);

@@ -49,12 +49,17 @@ export function explainPlan(db: Db, jobId: string, plan: IsolationPlan) {
 }
 
 /** The surroundings of a job's work with every point of a plan on them. */
-export function drawPlan(db: Db, jobId: string, plan: IsolationPlan): Promise<Diagram> | undefined {
+export function drawPlan(
+  db: Db,
+  jobId: string,
+  plan: IsolationPlan,
+  who?: string,
+): Promise<Diagram> | undefined {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
   const { graph } = readSiteFor(db, dossier);
   const work = dossier.scope.work.map(({ section }) => section);
-  return drawAround(graph, work, plan, []);
+  return drawAround(graph, work, plan, [], who);
 }
 
 /** Checks a plan that someone is editing, without keeping it. */

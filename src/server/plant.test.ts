@@ -136,8 +136,8 @@ describe('a plant file that is looked at first', () => {
   it.each([
     ['JSON', () => JSON.stringify(plant())],
     ['a zip of sheets', () => writeSheets(plant())],
-  ])('is read as %s', (_label, bytes) => {
-    expect(preview(bytes())).toEqual({ ok: true, document: plant(), expected: 1 });
+  ])('is read as %s', async (_label, bytes) => {
+    expect(await preview(bytes())).toEqual({ ok: true, document: plant(), expected: 1 });
   });
 
   it.each([
@@ -145,8 +145,8 @@ describe('a plant file that is looked at first', () => {
     ['a zip that is none', 'PK rubbish', 'is not a zip file'],
     ['nothing', '', 'is not JSON'],
     ['another format', '{"format":"x"}', 'format'],
-  ])('is refused: %s', (_label, bytes, says) => {
-    const found = preview(bytes);
+  ])('is refused: %s', async (_label, bytes, says) => {
+    const found = await preview(bytes);
     expect(found.ok ? [] : found.problems.join('\n')).toContain(says);
   });
 });

@@ -2,11 +2,7 @@ import { createHash } from 'node:crypto';
 import { desc, eq, max } from 'drizzle-orm';
 import {
   buildGraph,
-  describeSheetProblem,
-  formatPlantProblem,
   parsePlant,
-  parsePlantText,
-  parseSheets,
   type FileProblem,
   type Plant,
   type PlantGraph,
@@ -15,6 +11,7 @@ import { ProgrammerFault } from '../core/result';
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
 import { readNow } from './clock';
+import { doFor } from './work/queue';
 
 export const PLANT_STREAM = 'plant';
 
@@ -163,22 +160,15 @@ export type PlantPreview =
   | { readonly ok: true; readonly document: Plant; readonly expected: number }
   | { readonly ok: false; readonly problems: readonly string[] };
 
-/** Zip files begin with these two letters. */
-const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
-
-/** Reads a plant file, JSON or a zip of CSV sheets, without keeping anything. */
-export function previewPlant(db: Db, bytes: Uint8Array): PlantPreview {
+/** Reads a plant file, JSON or a zip of CSV sheets, for a person, without keeping anything. */
+export async function previewPlant(
+  db: Db,
+  bytes: Uint8Array,
+  who = 'server',
+): Promise<PlantPreview> {
   const expected = findNewestVersion(db);
-  if (isZip(bytes)) {
-    const read = parseSheets(bytes);
-    return read.ok
-      ? { ok: true, document: read.value, expected }
-      : { ok: false, problems: read.problems.map(describeSheetProblem) };
-  }
-  const read = parsePlantText(new TextDecoder().decode(bytes));
-  return read.ok
-    ? { ok: true, document: read.value, expected }
-    : { ok: false, problems: read.problems.map(formatPlantProblem) };
+  const read = await doFor(who, { kind: 'read-plant', bytes });
+  return read.ok ? { ok: true, document: read.plant, expected } : read;
 }
 
 /** Takes over the one plant that a database from before versions holds. */

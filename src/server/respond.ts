@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { readJsonText } from '../core/text';
 
 /** A plain error with a status: what is wrong, field by field. */
 export function respondError(
@@ -39,6 +40,15 @@ export async function readBytes(
   return whole;
 }
 
+/** Bytes as text; undefined when they are no UTF-8. */
+export function decodeText(bytes: Uint8Array): string | undefined {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return undefined;
+  }
+}
+
 /** Reads and checks a JSON body; answers the value or the response that refuses it. */
 export async function readBody<Schema extends z.ZodType>(
   request: Request,
@@ -52,13 +62,13 @@ export async function readBody<Schema extends z.ZodType>(
       response: respondError(413, `the request is longer than ${largest} bytes`),
     };
   }
-  let document: unknown;
-  try {
-    document = JSON.parse(new TextDecoder().decode(bytes));
-  } catch {
-    return { ok: false, response: respondError(400, 'the request is not JSON') };
+  const text = decodeText(bytes);
+  if (text === undefined) {
+    return { ok: false, response: respondError(400, 'the request is not text in UTF-8') };
   }
-  const read = schema.safeParse(document);
+  const json = readJsonText(text);
+  if (!json.ok) return { ok: false, response: respondError(400, `the request ${json.says}`) };
+  const read = schema.safeParse(json.document);
   if (read.success) return { ok: true, value: read.data };
   const problems = read.error.issues.map(
     (issue) => `${issue.path.join('.') || '(body)'}: ${issue.message}`,

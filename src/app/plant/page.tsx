@@ -16,7 +16,8 @@ const FORMATS = [
 ] as const;
 
 export default async function PlantPage() {
-  if (!(await findMe())) redirect('/login');
+  const me = await findMe();
+  if (!me) redirect('/login');
   const db = sharedDatabase();
   const graph = readGraph(db);
   const names = new Map(listPeople(db).map(({ id, name }) => [id, name]));
@@ -41,7 +42,11 @@ export default async function PlantPage() {
         electrical, M mechanical, P pressure, F process, G gravity. A tick marks what was found in
         the field as drawn. Drag to move, Ctrl and wheel to zoom.
       </p>
-      <PlantDiagram drawing={await drawPlant(graph)} height={560} asBuilt={describeAsBuilt(db)} />
+      <PlantDiagram
+        drawing={await drawPlant(graph, me.id)}
+        height={560}
+        asBuilt={describeAsBuilt(db)}
+      />
       <h2 className="text-lg font-bold">Versions</h2>
       <ul>
         {listPlantVersions(db).map(({ version, note, actor, at }) => (

@@ -1,6 +1,10 @@
 import { z } from 'zod';
 
 /** Fields that commands share. */
-export const id = z.string().trim().min(1).max(80);
-export const words = z.string().trim().min(1).max(2000);
-export const note = z.string().trim().max(2000);
+const text = z
+  .string()
+  .refine((given) => given.isWellFormed(), { message: 'holds half a character' })
+  .trim();
+export const id = text.min(1).max(80);
+export const words = text.min(1).max(2000);
+export const note = text.max(2000);

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Result } from '../result';
+import { readJsonText } from '../text';
 import {
   gradesSchema,
   planSchema,
@@ -19,7 +20,10 @@ import { formatPath, listSchemaProblems, showValue, type FileProblem } from './p
 export const LARGEST_FILE_BYTES = 40 * 1024 * 1024;
 
 /** At most this many problems of one file are listed; the rest is counted. */
-const MOST_PROBLEMS = 200;
+export const MOST_PROBLEMS = 200;
+
+/** The most rows of one table: four times the largest plant that is planned for. */
+export const MOST_ROWS = 200_000;
 
 function limitProblems(problems: readonly FileProblem[]): FileProblem[] {
   if (problems.length <= MOST_PROBLEMS) return [...problems];
@@ -37,12 +41,10 @@ export function parseJson(text: string): Result<unknown, FileProblem> {
     const message = `is ${(size / 1048576).toFixed(0)} MB, at most ${LARGEST_FILE_BYTES / 1048576} MB is read`;
     return { ok: false, problems: [{ path: '(file)', message }] };
   }
-  try {
-    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) as unknown };
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.slice(0, 160) : 'unreadable';
-    return { ok: false, problems: [{ path: '(file)', message: `is not JSON: ${reason}` }] };
-  }
+  const read = readJsonText(text.replace(/^\uFEFF/, ''));
+  return read.ok
+    ? { ok: true, value: read.document }
+    : { ok: false, problems: [{ path: '(file)', message: read.says }] };
 }
 
 function parseWith<Schema extends z.ZodType>(
@@ -182,11 +184,23 @@ function referSurroundings(plant: Plant, book: IdBook): void {
   });
 }
 
+/** Tables with more rows than any plant has: each row of them would only be one more problem. */
+function listLongTables(document: unknown): FileProblem[] {
+  if (typeof document !== 'object' || document === null) return [];
+  return Object.entries(document).flatMap(([table, rows]) =>
+    Array.isArray(rows) && rows.length > MOST_ROWS
+      ? [{ path: table, message: `has ${rows.length} rows, at most ${MOST_ROWS} are read` }]
+      : [],
+  );
+}
+
 /**
  * Reads a plant document (already parsed JSON). Answers the plant, or every problem with its path:
  * unknown field, wrong type, value out of range, id used twice, reference to nothing.
  */
 export function parsePlant(document: unknown): Result<Plant, FileProblem> {
+  const long = listLongTables(document);
+  if (long.length > 0) return { ok: false, problems: long };
   const read = parseWith(plantSchema, document);
   if (!read.ok) return read;
   const book = new IdBook();

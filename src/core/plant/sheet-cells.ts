@@ -103,8 +103,21 @@ export const KEPT_EMPTY: ReadonlySet<string> = new Set(['hazards', 'outline', 's
 
 const SEPARATOR = ';';
 
-/** Writes a value into a cell; an absent one leaves it empty. */
-export function writeCell(value: unknown, cell: Cell): string {
+/** What a spreadsheet would run as a formula begins so; an apostrophe before it makes it text, for spreadsheets and for us. */
+const RUNS = /^[=@+\-\t\r']/;
+const QUOTED = /^'[=@+\-\t\r']/;
+
+const quote = (text: string): string => (RUNS.test(text) ? `'${text}` : text);
+const unquote = (text: string): string => (QUOTED.test(text) ? text.slice(1) : text);
+
+/** Figures are written as they are: a sign before a figure runs nothing. */
+const IS_FIGURES: ReadonlySet<Cell> = new Set(['number', 'point', 'points']);
+
+/** Writes a value into a cell, so that no spreadsheet runs it; an absent one leaves it empty. */
+export const writeCell = (value: unknown, cell: Cell): string =>
+  IS_FIGURES.has(cell) ? writeValue(value, cell) : quote(writeValue(value, cell));
+
+function writeValue(value: unknown, cell: Cell): string {
   if (value === undefined) return '';
   switch (cell) {
     case 'text':
@@ -139,7 +152,8 @@ function readPoint(text: string): ReadCell {
 }
 
 /** Reads a cell that is not empty: its value, or what is wrong with it. */
-export function readCell(text: string, cell: Cell): ReadCell {
+export function readCell(written: string, cell: Cell): ReadCell {
+  const text = IS_FIGURES.has(cell) ? written : unquote(written);
   const trimmed = text.trim();
   switch (cell) {
     case 'text':

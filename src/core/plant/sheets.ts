@@ -1,7 +1,7 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import type { Result } from '../result';
-import { LARGEST_FILE_BYTES, parsePlant } from './parse';
+import { LARGEST_FILE_BYTES, MOST_PROBLEMS, MOST_ROWS, parsePlant } from './parse';
 import { showValue, type FileProblem } from './problems';
 import type { Plant } from './schema';
 import {
@@ -64,14 +64,54 @@ interface ReadSheet {
 /** Rows of a sheet in a file are counted from 1, the heading being the first. */
 const rowNumber = (index: number): number => index + 2;
 
+/** No sheet has more columns than this: what has was made to exhaust whoever reads it. */
+const MOST_COLUMNS = 200;
+/** The most cells of a sheet. */
+const MOST_CELLS = 4_000_000;
+
+/** Why a sheet is not read at all, before anything of it is; undefined when it can be. */
+function findOversize(text: string): string | undefined {
+  let lines = 1;
+  let cells = 1;
+  let inLine = 1;
+  let widest = 1;
+  for (let at = 0; at < text.length; at++) {
+    const code = text.charCodeAt(at);
+    if (code === 0x2c) {
+      cells += 1;
+      widest = Math.max(widest, ++inLine);
+    } else if (code === 0x0a) {
+      lines += 1;
+      cells += 1;
+      inLine = 1;
+    }
+  }
+  // A comma within quotes is no cell: a line may hold some, and no line holds thousands.
+  if (widest > MOST_COLUMNS * 50)
+    return `has a row of about ${widest} cells, at most ${MOST_COLUMNS} are read`;
+  if (lines > MOST_ROWS) return `has ${lines} rows, at most ${MOST_ROWS} are read`;
+  return cells > MOST_CELLS
+    ? `has about ${cells} cells, at most ${MOST_CELLS} are read`
+    : undefined;
+}
+
 function readSheet(name: SheetName, text: string): ReadSheet {
   const sheet: Sheet = SHEETS[name];
   const file = `${name}.csv`;
+  const oversize = findOversize(text);
+  if (oversize !== undefined) {
+    return { rows: [], problems: [{ path: file, file, message: oversize }] };
+  }
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [heading = [], ...body] = parsed.data;
   const columns = heading.map((column) => column.trim());
+  if (columns.length > MOST_COLUMNS) {
+    const message = `has ${columns.length} columns, at most ${MOST_COLUMNS} are read`;
+    return { rows: [], problems: [{ path: file, file, row: 1, message }] };
+  }
   const problems: SheetProblem[] = parsed.errors
     .filter(({ type }) => type === 'Quotes')
+    .slice(0, MOST_PROBLEMS)
     .map(({ message, row }) => ({
       path: file,
       file,
@@ -89,6 +129,8 @@ function readSheet(name: SheetName, text: string): ReadSheet {
   });
   const rows = body.map((cells, index) => {
     const row: Record<string, unknown> = {};
+    // Once there is enough to mend, more of the same helps nobody.
+    if (problems.length > MOST_PROBLEMS) return row;
     if (cells.length > columns.length) {
       const message = `has ${cells.length} cells, the heading has ${columns.length}`;
       problems.push({ path: file, file, row: rowNumber(index), message });
@@ -164,6 +206,15 @@ const inFile = (message: string, file = '(file)'): SheetProblem => ({
   message,
 });
 
+/** A sheet as text; undefined when it is no UTF-8. */
+function decodeSheet(data: Uint8Array): string | undefined {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(data);
+  } catch {
+    return undefined;
+  }
+}
+
 /** Unpacks no more than the largest plant file, whatever a zip claims to hold. */
 function unpack(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>, SheetProblem> {
   let size = 0;
@@ -207,16 +258,23 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
   ]);
   const problems: SheetProblem[] = [...byName.keys()]
     .filter((file) => !SHEET_NAMES.some((name) => `${name}.csv` === file))
+    .slice(0, MOST_PROBLEMS)
     .map((file) => inFile(`unknown sheet: a plant has ${SHEET_NAMES.join(', ')}`, file));
   const read = new Map<SheetName, ReadSheet>();
   for (const name of SHEET_NAMES) {
     const data = byName.get(`${name}.csv`);
-    if (data) read.set(name, readSheet(name, strFromU8(data)));
+    const text = data && decodeSheet(data);
+    if (text !== undefined) read.set(name, readSheet(name, text));
+    else if (data) problems.push(inFile('is not text in UTF-8', `${name}.csv`));
     else if (!optional.has(name)) problems.push(inFile('is missing', `${name}.csv`));
   }
   const rows = (name: SheetName) => read.get(name)?.rows ?? [];
   const hung = hangStores(rows('sections'), rows('stores'));
   problems.push(...[...read.values()].flatMap((sheet) => sheet.problems), ...hung.problems);
+  if (problems.length > MOST_PROBLEMS) {
+    const more = inFile(`and more problems like these; the first ${MOST_PROBLEMS} are listed`);
+    return { ok: false, problems: [...problems.slice(0, MOST_PROBLEMS), more] };
+  }
   if (problems.length > 0) return { ok: false, problems };
   const parsed = parsePlant({
     ...rows('plant')[0],

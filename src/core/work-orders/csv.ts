@@ -1,5 +1,8 @@
 import Papa from 'papaparse';
-import type { OrderProblem } from './schema';
+import { MOST_ORDERS, type OrderProblem } from './schema';
+
+/** At most so many problems of a sheet are named. */
+const MOST_NAMED = 200;
 
 /** The columns of a sheet of work orders; the first three have to be there. */
 export const ORDER_COLUMNS = [
@@ -50,6 +53,8 @@ export type OrdersRead =
 /** Reads a sheet of work orders (CSV with a header row). Says which columns are missing or unknown, and which rows do not fit the header. */
 export function readOrderSheet(text: string): OrdersRead {
   const { data, errors, meta } = Papa.parse<Row>(text, {
+    // One more than may come in: then it is said that there are too many.
+    preview: MOST_ORDERS + 1,
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (header) => header.trim(),
@@ -68,7 +73,7 @@ export function readOrderSheet(text: string): OrdersRead {
       .filter(({ type }) => type !== 'Delimiter')
       .map(({ row = -1, message }) => ({ row: row + 1, field: '(row)', says: message })),
   ];
-  if (problems.length > 0) return { ok: false, problems };
+  if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_NAMED) };
   if (data.length === 0) {
     return { ok: false, problems: [{ row: 0, field: '(sheet)', says: 'there are no rows' }] };
   }

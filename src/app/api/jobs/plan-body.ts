@@ -11,9 +11,10 @@ const schema = z.strictObject({ close: ids, open: ids, restrain: ids });
 export async function answerOnPlan(
   request: Request,
   params: Promise<{ id: string }>,
-  work: (jobId: string, plan: IsolationPlan) => unknown,
+  work: (jobId: string, plan: IsolationPlan, who: string) => unknown,
 ): Promise<Response> {
-  if (!(await findMe())) return respondError(401, 'Sign in first.');
+  const me = await findMe();
+  if (!me) return respondError(401, 'Sign in first.');
   const body = await readBody(request, schema);
-  return body.ok ? answerAboutJob(params, (id) => work(id, body.value)) : body.response;
+  return body.ok ? answerAboutJob(params, (id) => work(id, body.value, me.id)) : body.response;
 }

@@ -13,6 +13,6 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   if (!bytes) {
     return respondError(413, `The file is larger than ${LARGEST_FILE_BYTES / 1048576} MB.`);
   }
-  const preview = previewPlant(sharedDatabase(), bytes);
+  const preview = await previewPlant(sharedDatabase(), bytes, who.person.id);
   return Response.json(preview, { status: preview.ok ? 200 : 422 });
 });

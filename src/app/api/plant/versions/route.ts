@@ -3,6 +3,7 @@ import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
 import { listLeftJobs } from '../../../../server/left-jobs';
 import { savePlant } from '../../../../server/plant';
+import { doFor } from '../../../../server/work/queue';
 import { readBody, respondError } from '../../../../server/respond';
 import { findCoordinator } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';
@@ -27,6 +28,10 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   const db = sharedDatabase();
   const refused = await refuseSignatures(db, [{ person: who.person.id, pin }]);
   if (refused) return refused;
+  // Read beside the server first: what is wrong with it may take long to list.
+  const bytes = new TextEncoder().encode(JSON.stringify(document));
+  const read = await doFor(who.person.id, { kind: 'read-plant', bytes });
+  if (!read.ok) return respondError(422, 'The plant does not hold together.', read.problems);
   const saved = savePlant(db, {
     document,
     expected,

@@ -1,7 +1,7 @@
 import { readOrderSheet, workOrdersSchema, type OrderProblem } from '../../../../core/work-orders';
 import { findCaller } from '../../../../server/caller';
 import { sharedDatabase } from '../../../../server/database';
-import { readBody, readBytes, respondError } from '../../../../server/respond';
+import { decodeText, readBody, readBytes, respondError } from '../../../../server/respond';
 import { listOrders, receiveOrders } from '../../../../server/work-orders';
 import { guarded } from '../../../../server/guarded';
 
@@ -27,7 +27,11 @@ async function readDocuments(
   if (!bytes) {
     return { ok: false, response: respondError(413, `the sheet is longer than ${LARGEST} bytes`) };
   }
-  const read = readOrderSheet(new TextDecoder().decode(bytes));
+  const text = decodeText(bytes);
+  if (text === undefined) {
+    return { ok: false, response: respondError(400, 'the sheet is not text in UTF-8') };
+  }
+  const read = readOrderSheet(text);
   return read.ok ? read : { ok: false, response: respondProblems(read.problems) };
 }
 

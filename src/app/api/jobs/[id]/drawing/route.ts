@@ -6,5 +6,7 @@ import { guarded } from '../../../../../server/guarded';
 /** The diagram round the work with every point of a plan on it. Changes nothing. */
 export const POST = guarded(
   (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
-    answerOnPlan(request, params, (jobId, plan) => drawPlan(sharedDatabase(), jobId, plan)),
+    answerOnPlan(request, params, (jobId, plan, who) =>
+      drawPlan(sharedDatabase(), jobId, plan, who),
+    ),
 );
