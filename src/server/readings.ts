@@ -24,6 +24,8 @@ export type Received =
     }
   | {
       readonly ok: false;
+      /** It does not fit the form, it names another device, or something in it cannot be believed. */
+      readonly kind: 'malformed' | 'foreign' | 'refused';
       readonly refusals: readonly ExplainedRefusal[];
       /** Jobs that were stopped by what is not fit in it, although nothing of it is kept. */
       readonly alarms: readonly string[];
@@ -86,24 +88,33 @@ function refuseNumbers(
 function refuseHeard(
   db: Db,
   device: string,
-  refusals: readonly ExplainedRefusal[],
+  { kind, refusals }: Pick<Extract<Received, { ok: false }>, 'kind' | 'refusals'>,
   instants: Parameters<typeof raiseAirAlarms>[2]['instants'],
 ): Received {
   const alarms = raiseAirAlarms(db, device, { instants, isBelieved: false });
   reportFault(db, device, { why: 'refused', words: refusals.map(({ says }) => says).join(' ') });
-  return { ok: false, refusals, alarms };
+  return { ok: false, kind, refusals, alarms };
 }
 
 /** A batch that does not fit the form: what can be read of it is heard, each reading by itself, since its times are not believed. */
 function receiveMalformed(
   db: Db,
   device: string,
-  { document, problem }: { readonly document: unknown; readonly problem: string },
+  {
+    kind,
+    document,
+    problem,
+  }: {
+    readonly kind: 'malformed' | 'foreign';
+    readonly document: unknown;
+    readonly problem: string;
+  },
 ): Received {
   const at = readNow(db);
   const explain = explainIn(readSite(db).values.zone);
   const instants = salvageReadings(document).map((reading) => ({ at, readings: [reading] }));
-  return refuseHeard(db, device, [explain(refuse('gas-malformed', { device, problem }))], instants);
+  const refusals = [explain(refuse('gas-malformed', { device, problem }))];
+  return refuseHeard(db, device, { kind, refusals }, instants);
 }
 
 function receiveBatch(db: Db, batch: GasBatch): Received {
@@ -115,7 +126,7 @@ function receiveBatch(db: Db, batch: GasBatch): Received {
   const { detector, testedUntil } = instrument ?? {};
   if (!detector || testedUntil === undefined) {
     const refusals = [explain(refuse('gas-no-detector', { instrument: device }))];
-    return { ok: false, refusals, alarms: [] };
+    return { ok: false, kind: 'refused', refusals, alarms: [] };
   }
   const corrected = correctTimes(batch, now);
   const known = findKnown(
@@ -129,7 +140,10 @@ function receiveBatch(db: Db, batch: GasBatch): Received {
   ];
   const fresh = corrected.filter((one) => !isKnown(one, known.get(one.number)));
   const instants = groupByInstant(fresh);
-  if (refusals.length > 0) return refuseHeard(db, device, refusals.map(explain), instants);
+  if (refusals.length > 0) {
+    const said = { kind: 'refused', refusals: refusals.map(explain) } as const;
+    return refuseHeard(db, device, said, instants);
+  }
   const alarms = raiseAirAlarms(db, device, { instants, isBelieved: true });
   const received_ms = Date.parse(now);
   const taken = writeAlone(db, (tx) =>
@@ -152,11 +166,15 @@ export function receiveReadings(db: Db, device: string, document: unknown): Rece
   if (!read.success) {
     const [issue] = read.error.issues;
     const problem = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
-    return receiveMalformed(db, device, { document, problem });
+    return receiveMalformed(db, device, { kind: 'malformed', document, problem });
   }
   return read.data.device === device
     ? receiveBatch(db, read.data)
-    : receiveMalformed(db, device, { document, problem: `it names ${read.data.device}` });
+    : receiveMalformed(db, device, {
+        kind: 'foreign',
+        document,
+        problem: `it names ${read.data.device}`,
+      });
 }
 
 /** The number after the newest that a device has used. */

@@ -112,9 +112,9 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await page.getByRole('button', { name: 'Put it in' }).click();
   await expect(page.getByText(/stand-in plant \(1\)/)).toBeVisible();
 
-  const round = async () => {
+  const round = async (code = 'P201-CBL') => {
     await actAs(page, 'elif');
-    await atPoint(page, 'P201-CBL');
+    await atPoint(page, code);
     await page.getByLabel('Conductors').selectOption('three-wire');
     await page.getByRole('button', { name: 'Test with the stand-in' }).click();
     await expect(page.getByText(/Filled in as the stand-ins show it/)).toBeVisible();
@@ -133,10 +133,16 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await page.getByRole('button', { name: 'Record the round' }).click();
   await expect(page.getByText(/NOT DEAD/)).toHaveCount(0);
 
+  // The feeder before the contactor is a stretch of its own, and proved by a round of its own.
+  await round('P201-FDR');
+  await page.getByRole('button', { name: 'Record the round' }).click();
+  await expect(page.locator('[data-task$=":P201-FDR"]')).toHaveCount(0);
+
   // Each further proof is read from the stand-in plant as well.
   for (const [who, code] of [
     ['finn', 'P201-PSH'],
     ['finn', 'P201-CAS'],
+    ['finn', 'P201-DIS'],
     ['finn', 'P201-FLU'],
     ['finn', 'P201-SUC'],
   ] as const) {

@@ -30,8 +30,8 @@ describe('Le Chatelier', () => {
       ],
       'nfpa',
     );
-    expect(limit?.lfl).toBeCloseTo(100 / (80 / 5 + 15 / 3 + 4 / 2.1 + 1 / 1.6), 6);
-    expect(limit?.lfl).toBeCloseTo(4.25, 2);
+    expect(limit?.lfl).toBeCloseTo(100 / (80 / 5 + 15 / 3 + 4 / 2.1 + 1 / 1.9), 6);
+    expect(limit?.lfl).toBeCloseTo(4.27, 2);
   });
 
   it('leaves the limit of a pure gas as it is, whatever inert gas is beside it', () => {
@@ -102,7 +102,10 @@ it('adds exposures as the regulation’s own example does', () => {
 it('a hose lags by its volume over the pump’s flow, and the sensor by its response', () => {
   const hose = { length_m: 10, bore_mm: 4, flow_ml_min: 300 };
   expect(computeHoseVolume(hose)).toBeCloseTo(125.66, 2);
-  expect(computeSampleTime(hose, 20)).toBeCloseTo(45.13, 2);
-  expect(computeSampleTime(undefined, 20)).toBe(20);
+  expect(computeSampleTime(hose, 20, 1)).toBeCloseTo(45.13, 2);
+  // A first-order sensor is within a thousandth of the reading after three times its time to nine tenths.
+  expect(computeSampleTime(hose, 20)).toBeCloseTo(85.13, 2);
+  expect(1 - 0.1 ** 3).toBeCloseTo(0.999, 12);
+  expect(computeSampleTime(undefined, 20)).toBe(60);
   expect(computeSampleTime({ ...hose, flow_ml_min: 0 }, 20)).toBe(Infinity);
 });

@@ -56,18 +56,20 @@ describe('oxygen and gas with a leak against a stepped mass balance', () => {
   ): number {
     let share = start;
     const rises = target > start;
-    const air = fan === 'supply' ? flow_m3_min : flow_m3_min - leak_m3_min;
-    const out = fan === 'supply' ? flow_m3_min + leak_m3_min : flow_m3_min;
+    // Only what mixes of the flow carries anything away: the rest passes through.
+    const mixes = mixing * flow_m3_min;
+    const air = fan === 'supply' ? mixes : mixes - leak_m3_min;
+    const out = air + leak_m3_min;
     for (let n = 1; n < 5_000_000; n++) {
       const change = air * fresh + leak_m3_min * leaked - out * share;
-      share += ((mixing * change) / volume_m3) * STEP_MIN;
+      share += (change / volume_m3) * STEP_MIN;
       if (rises ? share >= target : share <= target) return n * STEP_MIN;
     }
     return Infinity;
   }
 
   it.each(['supply', 'extract'] as const)('with a fan for %s', (fan) => {
-    const mixing: Mixing = { volume_m3: 20, flow_m3_min: 12, mixing: 0.5, fan, leak_m3_min: 0.3 };
+    const mixing: Mixing = { volume_m3: 20, flow_m3_min: 24, mixing: 0.5, fan, leak_m3_min: 0.3 };
     const oxygen = computeOxygen(mixing, { start_pct: 3, target_pct: 20, fresh_pct: 20.9 });
     const byStep = stepTo(mixing, [3, 20, 20.9, 0]);
     expect(oxygen.minutes).toEqual({ ok: true, value: expect.closeTo(byStep, 2) as number });

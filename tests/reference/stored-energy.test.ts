@@ -133,8 +133,52 @@ describe('cooling', () => {
   it.each([
     ['it warms', computeMeasuredConstant(300, 301, 290, 60)],
     ['it stands still', computeMeasuredConstant(300, 300, 290, 60)],
-    ['the surroundings are as warm as it is wanted', computeCoolingTime(350, 310, 310, 100)],
   ])('has no answer when %s', (_label, found) => expect(found).toBeUndefined());
+});
+
+it.each([
+  ['it is wanted as warm as its surroundings', 350, 310, 310, 'surroundings'],
+  ['it is wanted colder than its surroundings', 350, 300, 310, 'surroundings'],
+  ['it is colder than its surroundings, whatever is wanted', 300, 305, 310, 'warms'],
+  ['it is colder than its surroundings and than is wanted', 300, 320, 310, 'warms'],
+  ['it is there already', 315, 320, 310, 0],
+])('a body does not cool where %s', (_label, from, to, ambient, answer) => {
+  expect(computeCoolingTime(from, to, ambient, 100)).toBe(answer);
+});
+
+/** Source: the integral of p dV, stepped in small volumes: nothing in it knows the closed form. */
+describe('what an accumulator gives, against the stepped integral of p dV', () => {
+  const stepped = (volume: number, from: number, to: number, k: number) => {
+    const STEPS = 200_000;
+    const gas = (volume * from) / to;
+    const width = (volume - gas) / STEPS;
+    let sum = 0;
+    for (let n = 0; n < STEPS; n++) sum += to * (gas / (gas + (n + 0.5) * width)) ** k * width;
+    return sum;
+  };
+  it.each([
+    [0.02, 91e5, 161e5, 1.4],
+    [0.05, 10e5, 300e5, 1.3],
+    [0.01, 50e5, 51e5, 1.67],
+    [0.02, 91e5, 161e5, 1],
+    [0.02, 91e5, 161e5, 1 + 1e-9],
+  ])('%d m³ from %d Pa charged to %d Pa, k = %d', (volume, precharge, pressure, k) => {
+    const { energy } = computeAccumulator(
+      volume,
+      absolutePascalOrThrow(precharge),
+      absolutePascalOrThrow(pressure),
+      k,
+    );
+    expect(energy / stepped(volume, precharge, pressure, k)).toBeCloseTo(1, 6);
+  });
+
+  it.each([91e5, 50e5])('holds no oil at or below its precharge (%d Pa)', (pressure) => {
+    const low = absolutePascalOrThrow(91e5);
+    expect(computeAccumulator(0.02, low, absolutePascalOrThrow(pressure), 1.4)).toEqual({
+      oil: 0,
+      energy: 0,
+    });
+  });
 });
 
 describe('head of liquid', () => {

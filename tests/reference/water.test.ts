@@ -1,5 +1,7 @@
 import { computeBlockedInRise } from '../../src/core/energy/blocked-in';
 import { computeWaterCompressibility, computeWaterDensity } from '../../src/core/energy/water';
+import { computeLiquid } from '../../src/core/energy/steam';
+import { absolutePascalOrThrow } from '../../src/core/units';
 
 /** Source: CRC Handbook of Chemistry and Physics, "Standard density of water" (kg/m³, 1 atm); figures from memory. */
 const DENSITY: [celsius: number, density: number][] = [
@@ -36,9 +38,22 @@ describe('water', () => {
   );
 
   it('shut in between 20 and 30 °C rises by 50 to 65 bar (5 to 6 bar a kelvin: common practice, from memory)', () => {
-    const rise = computeBlockedInRise(20, 30) ?? 0;
+    const rise = (computeBlockedInRise(20, 30) ?? 0) / 1e5;
     expect(rise).toBeGreaterThan(50);
     expect(rise).toBeLessThan(65);
+  });
+
+  it('shut in keeps its volume at the pressure that it reaches (IAPWS-IF97 by the library, the other way round)', () => {
+    for (const [from, to, start] of [
+      [15, 35, 2e5],
+      [20, 60, 0],
+      [50, 95, 10e5],
+    ] as const) {
+      const rise = computeBlockedInRise(from, to, start) ?? NaN;
+      const volume = (celsius: number, gauge: number) =>
+        computeLiquid(absolutePascalOrThrow(gauge + 101_325), celsius + 273.15).volume;
+      expect(volume(to, start + rise) / volume(from, start)).toBeCloseTo(1, 9);
+    }
   });
 
   it('pulls a vacuum first when it warms from 0 to 4 °C, and is not computed where the formulas end', () => {

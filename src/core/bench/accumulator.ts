@@ -1,6 +1,6 @@
 import { computeAccumulator, computeIsentropicEnergy } from '../energy/gas';
 import { absolutePascalOrThrow } from '../units';
-import { defineCalculation, figure, InputFault, number } from './define';
+import { defineCalculation, figure, number } from './define';
 import { absoluteOf, ATMOSPHERE, HEAT_RATIO, POSITIVE } from './fields';
 
 export const accumulator = defineCalculation(
@@ -11,7 +11,7 @@ export const accumulator = defineCalculation(
       'What drives the oil out when a fitting is opened, and what stays in the gas afterwards.',
     formula: [
       'gas at oil pressure: V1 = V0 P0 / P1',
-      'E = P1 V1 / (k - 1) × [1 - (P0 / P1)^((k - 1) / k)]',
+      'E = P1 V1 / (k - 1) × [1 - (V1 / V0)^(k - 1)]; with k = 1: P1 V1 ln(V0 / V1)',
       'left in the precharge: P0 V0 / (k - 1) × [1 - (Pa / P0)^((k - 1) / k)]',
     ],
     source: 'Textbook thermodynamics: charged slowly, let go quickly; practice',
@@ -28,12 +28,6 @@ export const accumulator = defineCalculation(
   ({ volume, precharge, pressure, k, ambient }) => {
     const low = absoluteOf(precharge, ambient, 'precharge');
     const high = absoluteOf(pressure, ambient, 'pressure');
-    if (high < low) {
-      throw new InputFault(
-        'pressure',
-        'Oil pressure must be at least the precharge: below it there is no oil in the accumulator',
-      );
-    }
     const { oil, energy } = computeAccumulator(volume, low, high, k);
     const body = { pressure: low, volume, k, ambient: absolutePascalOrThrow(ambient) };
     return {
@@ -42,7 +36,11 @@ export const accumulator = defineCalculation(
         figure('Oil in it', 'Voil', oil, 'volume', 'litre'),
         figure('Energy left in the precharge', 'E0', computeIsentropicEnergy(body), 'energy', 'kJ'),
       ],
-      notes: [],
+      notes: [
+        ...(high <= low
+          ? ['At or below its precharge there is no oil in it, and it holds its gas all the same.']
+          : []),
+      ],
     };
   },
 );

@@ -131,7 +131,6 @@ describe('the Bench', () => {
       ['one reading only', 'cooling', { by: 'readings' }, 'later', 'missing'],
       ['never cool enough', 'cooling', { ambient: C(43) }, 'ambient', 'never'],
       ['no voltage', 'capacitor', { voltage: { value: 0, unit: 'V' } }, 'voltage', 'above 0'],
-      ['oil below the precharge', 'accumulator', { pressure: bar(80) }, 'pressure', 'no oil'],
       ['a disc without mass', 'rotor', { body: 'disc' }, 'mass', 'needed'],
       ['no inertia', 'rotor', { inertia: undefined }, 'inertia', 'missing'],
       [

@@ -125,11 +125,15 @@ const allowed = (field: NumberField, unit: string): string => {
     .join(' and ');
 };
 
+/** How far a figure may miss a limit that it was shown rounded, or that its unit was reckoned into: six figures are shown. */
+const ROUNDED = 1e-6;
+
 function isWithin(si: number, { atLeast, above, atMost, below }: Range): boolean {
+  const slack = (limit: number) => Math.abs(limit) * ROUNDED;
   return (
-    si >= (atLeast ?? -Infinity) &&
+    (atLeast === undefined || si >= atLeast - slack(atLeast)) &&
     si > (above ?? -Infinity) &&
-    si <= (atMost ?? Infinity) &&
+    (atMost === undefined || si <= atMost + slack(atMost)) &&
     si < (below ?? Infinity)
   );
 }
@@ -220,8 +224,12 @@ export function defineCalculation<Given extends Fields>(
       try {
         return requireFinite(compute(values as Values<Given>));
       } catch (error) {
-        if (!(error instanceof InputFault)) throw error;
-        return { ok: false, problems: [{ field: error.field, message: error.message }] };
+        if (error instanceof InputFault) {
+          return { ok: false, problems: [{ field: error.field, message: error.message }] };
+        }
+        // A form can send what no formula was meant for: that is refused, never thrown.
+        const message = 'these figures lie outside what the formula can say: look at them again';
+        return { ok: false, problems: [{ field: '', message }] };
       }
     },
   };

@@ -31,6 +31,8 @@ export const COEFFICIENT = number('Discharge coefficient', 'Cd', 'ratio', '1', 0
   above: 0,
   atMost: 1,
 });
+/** Beyond this (300 bar) a gas is no ideal one by a tenth and more, and the formulas err. Source: compressibility charts (practice). */
+export const IDEAL = { atMost: 3e7 } as const;
 export const POSITIVE = { above: 0 } as const;
 export const NOT_NEGATIVE = { atLeast: 0 } as const;
 

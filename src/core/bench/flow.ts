@@ -10,10 +10,14 @@ import {
   BLEED_SIZE,
   COEFFICIENT,
   HEAT_RATIO,
+  IDEAL,
   MOLAR_MASS,
   NOT_NEGATIVE,
   POSITIVE,
 } from './fields';
+
+/** Below this (-29 °C) carbon steel is not to be taken for tough. Source: ASME B31.3, table A-1, minimum temperature (from memory). */
+const BRITTLE_KELVIN = 273.15 - 29;
 
 export const letDown = defineCalculation(
   {
@@ -30,7 +34,7 @@ export const letDown = defineCalculation(
     caution:
       'The opening may be plugged: no flow is not no pressure. What is shut too soon warms and comes back. Read the gauge.',
     fields: {
-      pressure: number('Pressure (gauge)', 'p', 'gauge-pressure', 'bar', 7, { atMost: 1e8 }),
+      pressure: number('Pressure (gauge)', 'p', 'gauge-pressure', 'bar', 7, IDEAL),
       target: number(
         'Down to (gauge, above the back-pressure)',
         'p1',
@@ -54,6 +58,12 @@ export const letDown = defineCalculation(
       to: absoluteOf(target, ambient, 'target'),
       back: absoluteOf(back, ambient, 'back'),
     };
+    if (pressures.from <= pressures.back) {
+      throw new InputFault(
+        'back',
+        'Back-pressure must be below the pressure of the gas: nothing flows out against it',
+      );
+    }
     if (pressures.to <= pressures.back) {
       throw new InputFault(
         'target',
@@ -95,6 +105,11 @@ export const letDown = defineCalculation(
         ),
       ],
       notes: [
+        ...(adiabatic.endKelvin < BRITTLE_KELVIN
+          ? [
+              `Without heat from the wall the gas falls to ${(adiabatic.endKelvin - 273.15).toFixed(0)} °C: carbon steel may break like glass. Let it down in steps, and watch the wall.`,
+            ]
+          : []),
         pressures.back / pressures.from < critical
           ? `Choked until it has fallen to ${((pressures.back / critical - ambient) / 1e5).toFixed(2)} bar gauge.`
           : 'Not choked at any time.',
@@ -190,7 +205,14 @@ export const head = defineCalculation(
     caution:
       'Zero at the upper bleed does not prove zero at the low point: open the low drain, or read there.',
     fields: {
-      drive: number('Pressure at the start (gauge)', 'p0', 'gauge-pressure', 'bar', 4),
+      drive: number(
+        'Pressure at the start (gauge)',
+        'p0',
+        'gauge-pressure',
+        'bar',
+        4,
+        NOT_NEGATIVE,
+      ),
       start: number('Height of the start', 'z0', 'length', 'm', 2),
       summit: number('Height of the highest point', 'zs', 'length', 'm', 12),
       lowest: number('Height of the lowest point', 'zl', 'length', 'm', -6),

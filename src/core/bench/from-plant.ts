@@ -9,7 +9,9 @@ import {
 } from '../plant';
 import type { Calculation, CalculationResult, Typed, TypedInputs } from './define';
 import { findCalculation } from './list';
-import { mapStore, parameter, type Given } from './store-inputs';
+import type { Given } from './given';
+import { doesBoil, readGas } from './medium';
+import { mapStore, parameter } from './store-inputs';
 import { presentOrThrow } from '../result';
 
 /** What is known, computed, of one store or of the gas behind one opened outlet. */
@@ -43,7 +45,7 @@ const ASSUMED = new Set([
   'molar',
 ]);
 
-function work(calculation: Calculation, given: readonly Given[]) {
+function work(calculation: Calculation, given: readonly Given[], assumed: readonly string[] = []) {
   const inputs: Record<string, Typed> = {};
   for (const [name, field] of Object.entries(calculation.fields)) {
     if (!ASSUMED.has(name)) continue;
@@ -54,7 +56,12 @@ function work(calculation: Calculation, given: readonly Given[]) {
     if (value === undefined) continue;
     inputs[name] = typeof value === 'string' ? value : { value, unit };
   }
-  return { inputs, result: calculation.run(inputs) };
+  const result = calculation.run(inputs);
+  // What was taken for want of anything better is said beside the figures.
+  return {
+    inputs,
+    result: result.ok ? { ...result, notes: [...result.notes, ...assumed] } : result,
+  };
 }
 
 /** The energy of each store of the named sections, or of the whole plant, in the order of ids. */
@@ -62,22 +69,18 @@ export function listStored(graph: PlantGraph, sections?: ReadonlySet<string>): S
   return graph.stores.flatMap(({ store, section }) => {
     const held = graph.sections[section];
     if (!held || (sections && !sections.has(held.id))) return [];
-    const { calculation, given } = mapStore(store, held);
+    const { calculation, given, assumed } = mapStore(store, held, graph.medium[section]);
     return [
       {
         subject: store.id,
         section: held.id,
         kind: store.kind,
         calculation,
-        ...work(findOrThrow(calculation), given),
+        ...work(findOrThrow(calculation), given, assumed),
       },
     ];
   });
 }
-
-const MOLAR_MASS_OF_AIR = 28.96;
-/** Ratio of specific heats taken for vapours, and for gases. Source: practice. */
-const HEAT_RATIO = { vapour: 1.3, gas: 1.4 } as const;
 
 /** How long the liquid of a store drains through the outlet that releases it, as an upright body of its level; vented. */
 function findDrain(graph: PlantGraph, outlet: Outlet): StoredEnergy | undefined {
@@ -126,7 +129,7 @@ function sumVolumes(body: readonly Section[]): number | undefined {
 
 /**
  * How long the gas behind an opened outlet takes to be let down: all of its medium that hangs together under the plan, at its
- * highest pressure. Liquid drains instead. Undefined on a body that still holds a source, for an earth, and where nothing is
+ * highest pressure and coldest. Liquid drains instead; what boils has no time. Undefined on a body that still holds a source, for an earth, and where nothing is
  * known to be let down; without the outlet's size or a volume the result names what is missing.
  */
 export function findLetDown(
@@ -145,22 +148,38 @@ export function findLetDown(
   const body = listOneMedium(graph, state, at);
   const pressure = Math.max(0, ...body.map((section) => section.pressure_bar ?? 0));
   if ((phase !== 'gas' && phase !== 'vapour') || pressure === 0) return undefined;
-  const warmest = Math.max(...body.map((section) => section.temperature_c ?? 20));
-  return {
-    subject: outlet.id,
-    section: outlet.section,
-    kind: 'let-down',
-    calculation: 'let-down',
-    ...work(findOrThrow('let-down'), [
-      ['pressure', pressure, 'bar'],
-      ['target', letDownTo(pressure), 'bar'],
-      ['volume', sumVolumes(body), 'm^3'],
-      ['bore', outlet.dn_mm, 'mm'],
-      ['temperature', warmest, 'degC'],
-      ['k', HEAT_RATIO[phase], '1'],
-      ['molar', MOLAR_MASS_OF_AIR * (medium?.relative_density ?? 1), 'g/mol'],
-    ]),
-  };
+  const about = { subject: outlet.id, section: outlet.section, kind: 'let-down' } as const;
+  if (medium && doesBoil(medium)) {
+    const message = `${medium.name} boils or condenses as it is let down: no time can be given, the gauge alone says when it is down`;
+    return {
+      ...about,
+      calculation: 'let-down',
+      inputs: {},
+      result: { ok: false, problems: [{ field: '', message }] },
+    };
+  }
+  // The colder the gas the heavier it is, and the longer it takes.
+  const coldest = Math.min(...body.map((section) => section.temperature_c ?? 20));
+  const { ratios, molar, assumed } = readGas(medium);
+  const tried = ratios.map((k) =>
+    work(
+      findOrThrow('let-down'),
+      [
+        ['pressure', pressure, 'bar'],
+        ['target', letDownTo(pressure), 'bar'],
+        ['volume', sumVolumes(body), 'm^3'],
+        ['bore', outlet.dn_mm, 'mm'],
+        ['temperature', coldest, 'degC'],
+        ['k', k, '1'],
+        ['molar', molar, 'g/mol'],
+      ],
+      assumed,
+    ),
+  );
+  const longest = tried.reduce((a, b) =>
+    (findWaitSeconds(b.result) ?? 0) > (findWaitSeconds(a.result) ?? 0) ? b : a,
+  );
+  return { ...about, calculation: 'let-down', ...longest };
 }
 
 /** The small overpressure (bar gauge) at which the clock stops: 0.05, or a tenth of a lower pressure. The gauge alone proves. */
@@ -196,11 +215,16 @@ function listTrapped(graph: PlantGraph, state: PlantState): StoredEnergy[] {
           section: first.id,
           kind: 'shut-in gas',
           calculation: 'gas-energy',
-          ...work(findOrThrow('gas-energy'), [
-            ['pressure', pressure, 'bar'],
-            ['volume', sumVolumes(body), 'm^3'],
-            ['scaled', 'glass-breakage'],
-          ]),
+          ...work(
+            findOrThrow('gas-energy'),
+            [
+              ['pressure', pressure, 'bar'],
+              ['volume', sumVolumes(body), 'm^3'],
+              ['k', Math.min(...readGas(graph.medium[end]).ratios), '1'],
+              ['scaled', 'glass-breakage'],
+            ],
+            readGas(graph.medium[end]).assumed,
+          ),
         },
       ];
     });

@@ -5,6 +5,7 @@ import {
   computeIsothermalEnergy,
   computeLiquidEnergy,
   computeStandOff,
+  isIsothermal,
   SCALED_DISTANCES,
   TNT_CONVENTION,
   TNT_PCC2,
@@ -12,7 +13,7 @@ import {
 } from '../energy/gas';
 import { absolutePascalOrThrow } from '../units';
 import { choice, defineCalculation, figure, InputFault, number } from './define';
-import { absoluteOf, ATMOSPHERE, HEAT_RATIO, POSITIVE } from './fields';
+import { absoluteOf, ATMOSPHERE, HEAT_RATIO, IDEAL, POSITIVE } from './fields';
 
 const SCALED = Object.keys(SCALED_DISTANCES) as ScaledDistance[];
 
@@ -35,7 +36,7 @@ export const gasEnergy = defineCalculation(
     caution:
       'The distance says nothing of fragments, a whipping hose or a jet. Liquids that flash when let down are not gases: use the flashing page.',
     fields: {
-      pressure: number('Pressure (gauge)', 'p', 'gauge-pressure', 'bar', 7, { atMost: 1e8 }),
+      pressure: number('Pressure (gauge)', 'p', 'gauge-pressure', 'bar', 7, IDEAL),
       volume: number('Volume', 'V', 'volume', 'm^3', 1.5, POSITIVE),
       k: HEAT_RATIO,
       ambient: ATMOSPHERE,
@@ -112,7 +113,10 @@ export const gasEnergy = defineCalculation(
         ),
       ],
       notes: [
-        ...(k === 1 ? ['With k = 1 the isentropic form is the isothermal one.'] : []),
+        ...(pressure === 0
+          ? ['No overpressure: nothing is driven out. The gas is still inside.']
+          : []),
+        ...(isIsothermal(k) ? ['With k = 1 the isentropic form is the isothermal one.'] : []),
         ...(isentropic > 271e6
           ? ['Above 271 MJ the article gives no tier: the scaled distance alone stands.']
           : []),

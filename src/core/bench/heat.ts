@@ -7,7 +7,8 @@ import {
   TOUCHABLE_KELVIN,
 } from '../energy/cooling';
 import { computeBoilingPressure, computeFlash, computeLiquid } from '../energy/steam';
-import { absolutePascalOrThrow } from '../units';
+import { findWorstLiquid, LIQUID_NAMES, LIQUIDS, type LiquidCode } from '../energy/liquids';
+import { absolutePascalOrThrow, STANDARD_ATMOSPHERE } from '../units';
 import { choice, defineCalculation, figure, InputFault, number, optional } from './define';
 import { absoluteOf, ATMOSPHERE, NOT_NEGATIVE, POSITIVE } from './fields';
 
@@ -47,6 +48,12 @@ export const flash = defineCalculation(
   },
   ({ temperature, pressure, volume, back, ambient }) => {
     const absolute = absoluteOf(pressure, ambient, 'pressure');
+    if (back > absolute) {
+      throw new InputFault(
+        'back',
+        'Pressure it is let down to must be at most the pressure it stands at: nothing flows out against it',
+      );
+    }
     const boiling = computeBoilingPressure(temperature) ?? absolute;
     if (absolute < boiling) {
       throw new InputFault(
@@ -127,7 +134,13 @@ export const cooling = defineCalculation(
       }
     }
     const seconds = computeCoolingTime(from, to, ambient, constant);
-    if (seconds === undefined) {
+    if (seconds === 'warms') {
+      throw new InputFault(
+        'from',
+        `Temperature now must be at least that of the surroundings (${celsius(ambient)}): a colder body warms, it does not cool`,
+      );
+    }
+    if (seconds === 'surroundings') {
       throw new InputFault(
         'ambient',
         `Surroundings must be below the temperature wanted (${celsius(to)}): it never gets there by itself`,
@@ -158,22 +171,68 @@ export const cooling = defineCalculation(
   },
 );
 
+/** What of a liquid shut in full is known: its own coefficients, or those of a liquid of the table. */
+function computeRise(
+  liquid: LiquidCode | 'worst' | 'other',
+  [from, to, start_pa]: readonly [from: number, to: number, start_pa: number],
+  given: { readonly expansion?: number | undefined; readonly give: number },
+): number {
+  if (liquid === 'water') {
+    const rise = computeBlockedInRise(from - ZERO_C, to - ZERO_C, start_pa);
+    if (rise === undefined) {
+      throw new InputFault(
+        'to',
+        'Both temperatures must be at least 0 °C and at most 100 °C for water',
+      );
+    }
+    return rise;
+  }
+  const { expansion, compressibility } =
+    liquid === 'other'
+      ? { expansion: given.expansion, compressibility: 0 }
+      : liquid === 'worst'
+        ? findWorstLiquid()
+        : LIQUIDS[liquid];
+  if (expansion === undefined)
+    throw new InputFault('expansion', 'Thermal expansion is missing: at least 0 1/K');
+  const give = compressibility + given.give;
+  if (give === 0) {
+    throw new InputFault(
+      'compressibility',
+      'Compressibility must be above 0, or bore and wall of the pipe be given: a rigid pipe full of a rigid liquid has no finite pressure',
+    );
+  }
+  return (expansion * (to - from)) / give;
+}
+
 export const blockedIn = defineCalculation(
   {
     id: 'blocked-in',
     title: 'Liquid blocked in and warming',
     about: 'The pressure that a full line reaches between two shut valves when it warms.',
-    formula: ['water: p = integral of b(T) / c(T) dT', 'other liquid: p = b dT / (c + D / (E w))'],
-    source: 'Water after Kell (1975); thin-walled pipe (textbook); practice',
+    formula: ['water: T at constant mass and volume', 'other liquid: p = b dT / (c + D / (E w))'],
+    source:
+      'Water at constant density after IAPWS-IF97 (R7-97); other liquids by the coefficients of handbooks (from memory); thin-walled pipe (textbook)',
     caution:
       'One gas bubble changes everything, and so does a passing valve. The figure is a ceiling: leave a bleed open instead.',
     fields: {
-      liquid: choice('Liquid', { water: 'water', other: 'another, by its coefficients' }, 'water'),
+      liquid: choice(
+        'Liquid',
+        {
+          water: 'water',
+          ...LIQUID_NAMES,
+          worst: 'not known: the worst of these',
+          other: 'another, by its coefficients',
+        },
+        'water',
+      ),
       from: number('Temperature when shut in', 'T0', 'temperature', 'degC', 15, {
         atLeast: ZERO_C - 50,
+        atMost: ZERO_C + 400,
       }),
       to: number('Temperature it warms to', 'T1', 'temperature', 'degC', 35, {
         atLeast: ZERO_C - 50,
+        atMost: ZERO_C + 400,
       }),
       start: number(
         'Pressure when shut in (gauge)',
@@ -183,8 +242,15 @@ export const blockedIn = defineCalculation(
         2,
         NOT_NEGATIVE,
       ),
-      expansion: optional('Thermal expansion', 'b', 'expansion', '1/K', NOT_NEGATIVE),
-      compressibility: optional('Compressibility', 'c', 'compressibility', '1/GPa', NOT_NEGATIVE),
+      expansion: optional('Thermal expansion', 'b', 'expansion', '1/K', {
+        atLeast: 0,
+        atMost: 0.01,
+      }),
+      // Liquids lie between 0.05 and 20 1/GPa: what lies outside was given in another unit.
+      compressibility: optional('Compressibility', 'c', 'compressibility', '1/GPa', {
+        atLeast: 5e-11,
+        atMost: 2e-8,
+      }),
       bore: optional('Bore of the pipe', 'D', 'length', 'mm', POSITIVE),
       wall: optional('Wall of the pipe', 'w', 'length', 'mm', POSITIVE),
       modulus: optional("Pipe's modulus of elasticity", 'E', 'modulus', 'GPa', POSITIVE),
@@ -192,52 +258,51 @@ export const blockedIn = defineCalculation(
       relief: optional('Relief valve set at (gauge)', 'ps', 'gauge-pressure', 'bar', POSITIVE),
     },
   },
-  ({
-    liquid,
-    from,
-    to,
-    start,
-    expansion,
-    compressibility,
-    bore,
-    wall,
-    modulus = 200e9,
-    design,
-    relief,
-  }) => {
-    let rise: number | undefined;
-    if (liquid === 'water') {
-      rise = computeBlockedInRise(from - ZERO_C, to - ZERO_C);
-      if (rise === undefined) {
-        throw new InputFault(
-          'to',
-          'Both temperatures must be at least 0 °C and at most 100 °C for water',
-        );
-      }
-      rise *= 1e5;
-    } else {
-      if (expansion === undefined)
-        throw new InputFault('expansion', 'Thermal expansion is missing: at least 0 1/K');
-      const stretch = bore !== undefined && wall !== undefined ? bore / (modulus * wall) : 0;
-      const give = (compressibility ?? 0) + stretch;
-      if (give === 0) {
-        throw new InputFault(
-          'compressibility',
-          'Compressibility must be above 0, or bore and wall of the pipe be given: a rigid pipe full of a rigid liquid has no finite pressure',
-        );
-      }
-      rise = (expansion * (to - from)) / give;
-    }
-    const end = start + rise;
+  (given) => {
+    const { liquid, from, to, start, expansion, compressibility, bore, wall, design, relief } =
+      given;
+    const { modulus = 200e9 } = given;
+    if (bore !== undefined && wall === undefined)
+      throw new InputFault(
+        'wall',
+        'Wall of the pipe is missing: with its bore alone nothing can be said',
+      );
+    if (wall !== undefined && bore === undefined)
+      throw new InputFault(
+        'bore',
+        'Bore of the pipe is missing: with its wall alone nothing can be said',
+      );
+    const stretch = bore !== undefined && wall !== undefined ? bore / (modulus * wall) : 0;
+    const give = (compressibility ?? 0) + stretch;
+    const rise = computeRise(liquid, [from, to, start], { expansion, give });
+    const absolute = start + rise + STANDARD_ATMOSPHERE;
+    const parts = absolute <= 0;
+    const end = parts ? 0 - STANDARD_ATMOSPHERE : start + rise;
     const over = (limit: number | undefined, words: string) =>
       limit !== undefined && end > limit ? [words] : [];
     return {
       figures: [
-        figure('Pressure reached (gauge)', 'p1', end, 'gauge-pressure', 'bar', true),
-        figure('Rise', 'dp', rise, 'gauge-pressure', 'bar'),
+        figure(
+          parts ? 'Pressure reached, a cavity in it (gauge)' : 'Pressure reached (gauge)',
+          'p1',
+          end,
+          'gauge-pressure',
+          'bar',
+          true,
+        ),
+        ...(parts ? [] : [figure('Rise', 'dp', rise, 'gauge-pressure', 'bar')]),
       ],
       notes: [
-        ...(rise < 0 ? ['It draws together: it pulls a vacuum, or lets air in.'] : []),
+        ...(parts
+          ? [
+              'It draws together by more than it can: a cavity forms, and vapour or air stands in it. No pressure is lower than zero absolute.',
+            ]
+          : rise < 0
+            ? ['It draws together: it pulls a vacuum, or lets air in.']
+            : []),
+        ...(liquid === 'worst'
+          ? [`Taken: ${findWorstLiquid().name}, the worst of the table.`]
+          : []),
         ...over(design, 'Above the design pressure: this body may not be shut in full.'),
         ...over(
           relief,

@@ -1,5 +1,13 @@
 import { computeBuildUp, computeFlowArea, readSeatTest } from '../energy/seat-leak';
-import { defineCalculation, figure, InputFault, number, type Figure } from './define';
+import {
+  choice,
+  defineCalculation,
+  figure,
+  InputFault,
+  number,
+  optional,
+  type Figure,
+} from './define';
 import { absoluteOf, ATMOSPHERE, HEAT_RATIO, MOLAR_MASS, NOT_NEGATIVE, POSITIVE } from './fields';
 
 export const seatLeak = defineCalculation(
@@ -24,10 +32,22 @@ export const seatLeak = defineCalculation(
       time: number('Time between', 't', 'time', 'min', 10, POSITIVE),
       resolution: number('Least step of the gauge', 'r', 'gauge-pressure', 'bar', 0.01, POSITIVE),
       temperature: number('Temperature', 'T', 'temperature', 'degC', 20, { above: 0 }),
-      drift: number('Change of temperature meanwhile', 'dT', 'temperature-difference', 'K', 0, {
-        atLeast: -100,
-        atMost: 100,
-      }),
+      drift: optional(
+        'Change of temperature meanwhile, as it was read',
+        'dT',
+        'temperature-difference',
+        'K',
+        { atLeast: -100, atMost: 100 },
+        0,
+      ),
+      before: choice(
+        'Before the seat stands',
+        {
+          pressure: 'the full pressure: this valve alone holds it',
+          pair: 'another shut valve of the pair',
+        },
+        'pressure',
+      ),
       limit: number('Most that may pass', 'Qmax', 'leak-rate', 'mbar litre/s', 10, POSITIVE),
       later: number('Left alone for', 'tl', 'time', 'h', 8, NOT_NEGATIVE),
       k: HEAT_RATIO,
@@ -50,6 +70,18 @@ export const seatLeak = defineCalculation(
       molar,
       ambient,
     } = given;
+    if (drift === undefined) {
+      throw new InputFault(
+        'drift',
+        'Change of temperature is missing: not recorded is not zero, read it at both ends of the test',
+      );
+    }
+    if (given.before === 'pair') {
+      throw new InputFault(
+        'before',
+        'Before the seat the full pressure must stand: behind another shut valve nothing drives a leak, so each of a pair is tested on its own',
+      );
+    }
     const before = absoluteOf(given.upstream, ambient, 'upstream');
     const from = absoluteOf(start, ambient, 'start');
     const to = absoluteOf(end, ambient, 'end');

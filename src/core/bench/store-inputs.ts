@@ -1,7 +1,6 @@
-import type { Section, Store } from '../plant';
-
-/** A field of a calculation, its value if the plant file gives one, and the unit. */
-export type Given = readonly [field: string, value: number | string | undefined, unit?: string];
+import type { Medium, Section, Store } from '../plant';
+import type { Given } from './given';
+import { readGas, readLiquid } from './medium';
 
 export interface Mapped {
   readonly calculation: string;
@@ -19,7 +18,11 @@ export const parameter = (store: Store, name: string): number | undefined => {
 };
 
 /** How the parameters of a store in the plant file feed the Bench, by kind. */
-export function mapStore(store: Store, section: Section): Mapped {
+export function mapStore(
+  store: Store,
+  section: Section,
+  medium: Medium | undefined,
+): Mapped & { readonly assumed?: readonly string[] } {
   const of = (name: string) => parameter(store, name);
   switch (store.kind) {
     case 'gas':
@@ -28,8 +31,11 @@ export function mapStore(store: Store, section: Section): Mapped {
         given: [
           ['pressure', of('pressure_bar') ?? section.pressure_bar, 'bar'],
           ['volume', of('volume_m3') ?? section.volume_m3, 'm^3'],
+          // The smaller the ratio, the more it gives.
+          ['k', Math.min(...readGas(medium).ratios), '1'],
           ['scaled', 'glass-breakage'],
         ],
+        assumed: readGas(medium).assumed,
       };
     case 'capacitor':
       return {
@@ -93,7 +99,7 @@ export function mapStore(store: Store, section: Section): Mapped {
       return {
         calculation: 'blocked-in',
         given: [
-          ['liquid', 'water'],
+          ...readLiquid(medium),
           ['from', SHUT_IN_C, 'degC'],
           ['to', Math.max(SUN_C, own ?? SUN_C), 'degC'],
           ['start', section.pressure_bar ?? 0, 'bar'],

@@ -17,15 +17,22 @@ export const computeCooled = (
   seconds: number,
 ): number => ambient + (from - ambient) * Math.exp(-seconds / constant);
 
-/** Time (s) to cool from one temperature to another; undefined when the surroundings are too warm; 0 when it is there already. */
+/** Why a body does not cool to a temperature: it is colder than what is round it and warms, or it ends at what is round it. */
+export type NeverCools = 'warms' | 'surroundings';
+
+/**
+ * Time (s) for a body to cool from one temperature to another among surroundings (all in kelvin); 0 when it is there already and stays.
+ * A body that is colder than its surroundings warms, whatever is wanted of it.
+ */
 export function computeCoolingTime(
   from: number,
   to: number,
   ambient: number,
   constant: number,
-): number | undefined {
+): number | NeverCools {
+  if (from < ambient) return 'warms';
   if (from <= to) return 0;
-  if (ambient >= to) return undefined;
+  if (ambient >= to) return 'surroundings';
   return constant * Math.log((from - ambient) / (to - ambient));
 }
 

@@ -22,7 +22,7 @@ export const canExpand = ({ pressure, ambient }: GasBody): boolean => pressure >
  */
 export function computeIsentropicEnergy(body: GasBody): number {
   const { pressure, volume, k, ambient } = body;
-  if (k === 1) return computeIsothermalEnergy(body);
+  if (isIsothermal(k)) return computeIsothermalEnergy(body);
   return ((pressure * volume) / (k - 1)) * (1 - (ambient / pressure) ** ((k - 1) / k));
 }
 
@@ -37,7 +37,7 @@ export const computeBrodeEnergy = ({
   k,
   ambient,
 }: GasBody): number | undefined =>
-  k === 1 ? undefined : ((pressure - ambient) * volume) / (k - 1);
+  isIsothermal(k) ? undefined : ((pressure - ambient) * volume) / (k - 1);
 
 /** Most energy (J) that each tier of distance covers. Source: ASME PCC-2 Article 501 (from memory). */
 const TIERS: readonly (readonly [most: number, metres: number])[] = [
@@ -72,9 +72,17 @@ export function computeStandOff(energy: number, scaled: ScaledDistance): number 
 export const computeLiquidEnergy = (overPascal: number, volume: number, modulus: number): number =>
   (overPascal * overPascal * volume) / (2 * modulus);
 
+/** Closer to 1 than this the isentropic form loses all figures, and its limit, the isothermal form, is taken. */
+const NEAR_ONE = 1e-6;
+
+/** Whether a ratio of specific heats is so near to 1 that the gas expands as at constant temperature. */
+export const isIsothermal = (k: number): boolean => Math.abs(k - 1) < NEAR_ONE;
+
 /**
- * Energy (J) that an accumulator gives while oil leaves it: its gas expands without heat from the oil's pressure to its
- * precharge, having been charged slowly. All absolute; the precharge stays in it after the oil is gone.
+ * Oil (m³) in an accumulator and the energy (J) that it gives while the oil leaves it: the gas, charged slowly, fills its whole volume in the
+ * end, p1 V1 / (k - 1) × [1 - (V1 / V0)^(k - 1)], with k = 1 p1 V1 ln(V0 / V1). All absolute. Its pressure ends below the precharge and
+ * comes back to it as the gas warms. At or below the precharge there is no oil in it and nothing drives any. Source: textbook
+ * thermodynamics, the integral of p dV.
  */
 export function computeAccumulator(
   volume: number,
@@ -82,7 +90,10 @@ export function computeAccumulator(
   pressure: AbsolutePascal,
   k: number,
 ): { readonly oil: number; readonly energy: number } {
+  if (pressure <= precharge) return { oil: 0, energy: 0 };
   const gas = (volume * precharge) / pressure;
-  const energy = computeIsentropicEnergy({ pressure, volume: gas, k, ambient: precharge });
+  const energy = isIsothermal(k)
+    ? pressure * gas * Math.log(volume / gas)
+    : ((pressure * gas) / (k - 1)) * (1 - (gas / volume) ** (k - 1));
   return { oil: volume - gas, energy };
 }

@@ -1,4 +1,5 @@
 import { absolutePascalOrThrow, type AbsolutePascal } from '../units';
+import { isIsothermal } from './gas';
 import { integrateOverRoot } from './over-root';
 
 /** Molar gas constant (J/(mol K)). Source: 2019 SI; NIST SP 330. */
@@ -6,7 +7,7 @@ export const GAS_CONSTANT = 8.314462618;
 
 /** The ratio of outlet to inlet pressure below which a gas chokes: (2/(k + 1))^(k/(k - 1)); e^-0.5 with k = 1. Source: NACA 1135. */
 export const computeCriticalRatio = (k: number): number =>
-  k === 1 ? Math.exp(-0.5) : (2 / (k + 1)) ** (k / (k - 1));
+  isIsothermal(k) ? Math.exp(-0.5) : (2 / (k + 1)) ** (k / (k - 1));
 
 /** An opening: free area (m², above 0) and discharge coefficient (above 0, at most 1). */
 export interface Opening {
@@ -35,10 +36,9 @@ export function computeGasFlow(
   if (upstream <= back) return 0;
   const ratio = Math.max(back / upstream, computeCriticalRatio(k));
   const rt = (GAS_CONSTANT * kelvin) / molarMass;
-  const speed =
-    k === 1
-      ? ratio * Math.sqrt(-2 * Math.log(ratio))
-      : Math.sqrt(((2 * k) / (k - 1)) * (ratio ** (2 / k) - ratio ** ((k + 1) / k)));
+  const speed = isIsothermal(k)
+    ? ratio * Math.sqrt(-2 * Math.log(ratio))
+    : Math.sqrt(((2 * k) / (k - 1)) * (ratio ** (2 / k) - ratio ** ((k + 1) / k)));
   return (coefficient * area * upstream * speed) / Math.sqrt(rt);
 }
 

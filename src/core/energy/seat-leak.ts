@@ -25,16 +25,21 @@ export type SeatVerdict =
   | { readonly kind: 'void'; readonly why: 'falling' | 'drift' };
 
 /**
- * Reads a seat leak test. A pressure that falls makes it void, for it escapes elsewhere; so does a drift in temperature that
- * alone would explain half of the rise; no change means no more than volume times resolution over time. Source: practice.
+ * Reads a seat leak test. What the drift in temperature does is taken from the rise with its sign: a space that cools hides a leak. A drift
+ * that alone would explain half of what is seen, or of the gauge's step, voids the test whatever its sign; so does a pressure that falls
+ * beyond what the drift explains, for it escapes elsewhere. No change means no more than volume times resolution over time, and what the
+ * drift may have hidden. Source: practice; ideal gas.
  */
 export function readSeatTest(test: SeatTest): SeatVerdict {
-  const rise = test.end - test.start;
+  const byDrift = (test.absolute * test.drift) / test.kelvin;
+  const rise = test.end - test.start - byDrift;
   if (rise < -test.resolution) return { kind: 'void', why: 'falling' };
-  const byDrift = Math.abs((test.absolute * test.drift) / test.kelvin);
-  if (byDrift >= Math.max(rise, test.resolution) / 2) return { kind: 'void', why: 'drift' };
+  if (Math.abs(byDrift) >= Math.max(rise, test.resolution) / 2) {
+    return { kind: 'void', why: 'drift' };
+  }
   if (rise < test.resolution) {
-    return { kind: 'below', rate: (test.volume * test.resolution) / test.seconds };
+    const unseen = test.resolution + Math.abs(byDrift);
+    return { kind: 'below', rate: (test.volume * unseen) / test.seconds };
   }
   return { kind: 'leaks', rate: (test.volume * rise) / test.seconds };
 }

@@ -2,6 +2,7 @@ import { explainIn } from '../rules/book';
 import {
   convertConcentration,
   findLevels,
+  findNearness,
   findSensor,
   judgeAir,
   listUncovered,
@@ -99,16 +100,16 @@ describe('what cannot be believed', () => {
   const hose = { length_m: 10, bore_mm: 4 };
 
   it('says how many seconds a drawn sample is short of', () => {
-    // 125.7 ml through 300 ml/min take 25.1 s, and the slowest of the sensors 20 s: 46 s.
+    // 125.7 ml through 300 ml/min take 25.1 s, and the slowest of the sensors three times 20 s: 86 s.
     const [refusal] = refuseSample(
       sampling({ hose, drawnFrom: later(-30) }),
       [oxygen(20.9), methane(0)],
       NOW,
     );
     expect(refusal && explainIn('UTC')(refusal).says).toBe(
-      'The reading came 16 s too soon: the sample needs 46 s.',
+      'The reading came 56 s too soon: the sample needs 86 s.',
     );
-    expect(codes({ hose, drawnFrom: later(-46) }, oxygen(20.9), methane(0))).toEqual([]);
+    expect(codes({ hose, drawnFrom: later(-86) }, oxygen(20.9), methane(0))).toEqual([]);
   });
 
   it('refuses a hose on an instrument without a pump', () => {
@@ -181,7 +182,42 @@ describe('what is tested for, and where', () => {
         { level: 'middle', gases: ['oxygen', 'hydrogen-sulphide'] },
         { level: 'bottom', gases: ['oxygen'] },
       ]),
-    ).toEqual(['hydrogen sulphide at the bottom']);
+    ).toEqual([
+      'methane at the middle',
+      'methane at the bottom',
+      'hydrogen sulphide at the top',
+      'hydrogen sulphide at the bottom',
+    ]);
+  });
+
+  it.each([
+    ['alone and warm', [], ['methane'], ['top']],
+    ['cold: it is heavy then', ['cold'], ['methane'], ['top', 'middle', 'bottom']],
+    ['hot: it rises then', ['hot'], ['propane'], ['top', 'middle', 'bottom']],
+    ['mixed with others', [], ['propane', 'methane'], ['top', 'middle', 'bottom']],
+  ] as const)(
+    'asks for every height where the density is in doubt: %s',
+    (_label, more, gases, levels) => {
+      const source = { name: 'x', hazards: ['flammable', ...more], gases: [...gases] };
+      const { demands } = planAirTest([source], 'hot-work');
+      expect(demands.find(({ gas }) => gas === gases[0])?.levels).toEqual(levels);
+    },
+  );
+});
+
+describe('how near a fit reading is to its limit', () => {
+  const limits = { oxygenLeast: 20, oxygenMost: 23.5, lflMost: 10, lflBasis: 'iec', exposureMost: 100 } as const; // prettier-ignore
+  const nearness = (shown: number) => {
+    const { lines } = judgeAir([{ gas: 'methane', shown, unit: '%LFL' }], DETECTOR, limits);
+    return lines.map(findNearness);
+  };
+  it.each([
+    [9.5, [95]],
+    [8, [80]],
+    [7.9, [undefined]],
+    [10, [undefined]],
+  ])('is said from four fifths on: %d %% of 10', (shown, expected) => {
+    expect(nearness(shown)).toEqual(expected);
   });
 });
 

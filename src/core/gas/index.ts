@@ -1,4 +1,5 @@
 export * from './concentration';
+export * from './heat-ratios';
 export * from './instrument';
 export * from './log';
 export * from './mixture';

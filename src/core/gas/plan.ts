@@ -25,6 +25,13 @@ export interface AirPlan {
 
 const BREATHED = ['flammable', 'toxic', 'asphyxiant'];
 
+/**
+ * Whether the density of a gas beside air is in doubt: it comes cold or hot, or mixed with others. Cold methane lies on the ground. Then it
+ * is tested for at every height.
+ */
+const isDoubtful = (hazards: readonly string[], gases: readonly SubstanceCode[]): boolean =>
+  hazards.includes('cold') || hazards.includes('hot') || gases.length > 1;
+
 /** What is tested for whatever is connected. */
 const ALWAYS: Readonly<Record<AirUse, readonly (readonly [SubstanceCode, string])[]>> = {
   entry: [
@@ -44,12 +51,14 @@ export function planAirTest(sources: readonly AirSource[], use: AirUse): AirPlan
     why.set(gas, [...(why.get(gas) ?? []), reason]);
   for (const [gas, reason] of ALWAYS[use]) ask(gas, reason);
   const unknown: string[] = [];
+  const doubtful = new Set<SubstanceCode>();
   for (const { name, hazards, gases } of sources) {
     const isBreathed = hazards.some((hazard) => BREATHED.includes(hazard));
     if (gases === undefined && isBreathed) unknown.push(name);
     for (const gas of gases ?? []) {
       // What only displaces air is found by oxygen.
       if (isTestedByItself(gas, use)) ask(gas, name);
+      if (isDoubtful(hazards, gases ?? [])) doubtful.add(gas);
       else ask('oxygen', `${name} displaces air`);
     }
   }
@@ -58,7 +67,7 @@ export function planAirTest(sources: readonly AirSource[], use: AirUse): AirPlan
   const demands = [...why]
     .map(([gas, reasons]) => ({
       gas,
-      levels: use === 'entry' ? LEVELS : findLevels(gas).levels,
+      levels: use === 'entry' || doubtful.has(gas) ? LEVELS : findLevels(gas).levels,
       why: [...new Set(reasons)],
     }))
     .sort((a, b) => order(a.gas) - order(b.gas));

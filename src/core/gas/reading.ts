@@ -21,6 +21,8 @@ export interface Sampling {
   readonly drawnFrom: string;
   readonly readAt: string;
   readonly bumpedAt: string | undefined;
+  /** After how many times the sensor's time to nine tenths a reading counts. */
+  readonly t90Times?: number | undefined;
 }
 
 /** How far a device's clock may be ahead (s). */
@@ -65,7 +67,7 @@ function refuseSampling(sampling: Sampling, sensors: readonly GasSensor[]): Refu
   if (isDrawn && !pump) return [refuse('gas-no-pump', { instrument })];
   const drawn = isDrawn && pump ? { ...hose, flow_ml_min: pump.flow_ml_min } : undefined;
   const slowest = Math.max(0, ...sensors.map(({ t90_s }) => t90_s));
-  const needed = computeSampleTime(drawn, slowest);
+  const needed = computeSampleTime(drawn, slowest, sampling.t90Times);
   const taken = (Date.parse(readAt) - Date.parse(drawnFrom)) / 1000;
   const left = Math.ceil(needed - taken);
   return [

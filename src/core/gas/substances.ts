@@ -38,8 +38,8 @@ export const SUBSTANCES = {
   butane: {
     name: 'n-butane',
     molarMass: 58.12,
-    lfl: { iec: 1.4, nfpa: 1.6 },
-    ufl: 8.4,
+    lfl: { iec: 1.4, nfpa: 1.9 },
+    ufl: 9.3,
     day_ppm: 800,
     basis: 'NIOSH',
   },

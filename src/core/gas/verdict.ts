@@ -220,3 +220,14 @@ export function describeLine({ gas, value, unit, limit, basis, isOver }: AirLine
   const shown = isOver ? 'over range' : `${Number(value.toPrecision(3))} ${unit}`;
   return `${name} ${shown}, limit ${limit} (${basis})`;
 }
+
+/** From this share of its limit on a value that is fit is said to be near it. Source: practice. */
+const NEAR = 0.8;
+
+/** How near a value that is fit is to its limit (%); undefined when it is not near, not fit, or has no single limit. */
+export function findNearness({ value, isFit, limit, gas }: AirLine): number | undefined {
+  const most = /^(?:below|at most) ([\d.]+)/.exec(limit)?.[1];
+  if (!isFit || gas === 'oxygen' || most === undefined) return undefined;
+  const share = value / Number(most);
+  return share >= NEAR ? Math.round(share * 100) : undefined;
+}

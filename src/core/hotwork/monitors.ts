@@ -23,14 +23,19 @@ export interface MonitorRing {
 /** Fewer than these leave gaps whatever the figures say (practice). */
 export const LEAST_MONITORS = 3;
 
+/** More than these no site sets up: who asks for more is told this many. */
+const MOST_MONITORS = 1000;
+
 /** A little less than a whole number is that number: figures such as 6.000000001 ask for no seventh. */
 const TOLERANCE = 1e-9;
 
 /** How many monitors at most `spacing_m` apart (straight across) stand on a circle: ceil(π / asin(s / 2R)), at least three. */
 export function countMonitors(radius_m: number, spacing_m: number): number {
+  // No spacing is no ring: as close as they can be set up, and never without an end.
+  if (!(spacing_m > 0)) return MOST_MONITORS;
   if (spacing_m >= 2 * radius_m) return LEAST_MONITORS;
   const exact = Math.PI / Math.asin(spacing_m / (2 * radius_m));
-  return Math.max(LEAST_MONITORS, Math.ceil(exact - TOLERANCE));
+  return Math.min(MOST_MONITORS, Math.max(LEAST_MONITORS, Math.ceil(exact - TOLERANCE)));
 }
 
 /**

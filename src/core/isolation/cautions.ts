@@ -1,4 +1,4 @@
-import { computeBlockedInRise } from '../energy/blocked-in';
+import { computeShutInRise } from '../energy/liquids';
 import { compareIds, isFluid, labelParts, type Link, type PlantGraph } from '../plant';
 import { leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
 import { listLostSections } from './cost';
@@ -143,11 +143,12 @@ function cautionBlockedIn(graph: PlantGraph, state: PlantState): Finding[] {
     if (!full || canRelieve || barriers.length < 2) return [];
     const first = graph.sections[fluid[0] as number];
     const from = first?.temperature_c ?? USUAL_LINE_C;
-    const rise = computeBlockedInRise(from, from + BLOCKED_IN_WARMING_K);
+    const said = graph.medium[fluid[0] as number] ?? {};
+    const rise = computeShutInRise(said, from, from + BLOCKED_IN_WARMING_K);
     const reaches =
       rise === undefined
         ? 'its pressure cannot be computed at this temperature'
-        : `as water in a rigid line it would rise by up to ${rise.toFixed(0)} bar if it warmed by ${BLOCKED_IN_WARMING_K} K from ${from} °C`;
+        : `${rise.as} in a rigid line it would rise by up to ${(rise.pascal / 1e5).toFixed(0)} bar if it warmed by ${BLOCKED_IN_WARMING_K} K from ${from} °C`;
     const words = `${first?.id ?? ''} is shut in full of liquid between ${barriers.join(' and ')} with nothing opened: ${reaches}`;
     return [makeFinding('blocked-in-liquid', first?.id ?? '', words)];
   });

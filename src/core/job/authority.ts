@@ -210,6 +210,8 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'sign-on':
     case 'sign-off':
       return [command.person];
+    case 'note-calculation':
+      return command.shorten === undefined ? [] : [actor];
     case 'prove':
     case 'open-outlet':
       return command.second === undefined ? [] : [command.second];

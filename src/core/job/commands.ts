@@ -80,6 +80,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     calculation: id,
     /** What it is about: an outlet, store or section of the plant. */
     subject: id,
+    /** Why it counts though it is shorter than the plant's own: signed for. */
+    shorten: words.optional(),
     inputs: z.record(
       id,
       z.union([

@@ -35,6 +35,7 @@ export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
   lflMost: values['entry-lfl-most'],
   lflBasis: values['lfl-basis'],
   oxygenLeast: values['oxygen-least'],
+  oxygenMost: values['oxygen-most'],
   oxygenFresh: values['oxygen-fresh'],
   changesLeast_h: values['air-changes-h'],
 });

@@ -94,6 +94,8 @@ export type JobEvent =
       readonly isFit: boolean;
       /** What is not fit, in words. */
       readonly findings: readonly string[];
+      /** What is fit and near its limit, in words. */
+      readonly near?: readonly string[];
     } & Body<'test-air'>)
   | ({ readonly kind: 'detector-placed' } & Body<'place-detector'>)
   | ({ readonly kind: 'detector-taken' } & Body<'take-detector'>)

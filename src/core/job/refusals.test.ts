@@ -67,6 +67,9 @@ describe('refusals', () => {
       'gas-clock-far',
       'gas-number-reused',
       'gas-malformed',
+      // Of figures that cannot be: space.test.ts.
+      'purge-impossible',
+      'purge-fresh-unfit',
       // Of a job whose place is on an older drawing only: left-jobs.test.ts in server.
       'scope-gone',
       // Of the shift, not of a job: handover.test.ts in core/handover.

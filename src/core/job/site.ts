@@ -128,8 +128,10 @@ export function findWorkOrder(dossier: Dossier, site: SiteFacts): WorkOrder | un
   const requirement = findRequirement(dossier, site);
   if (known?.order.requirement === requirement && known.noted === dossier.noted) return known.order;
   const noted = new Map(
-    Object.entries(dossier.noted).flatMap(([subject, { seconds }]) =>
-      seconds === undefined ? [] : [[subject, seconds] as const],
+    Object.entries(dossier.noted).flatMap(([subject, { seconds, shorten }]) =>
+      seconds === undefined
+        ? []
+        : [[subject, { seconds, shortens: shorten !== undefined }] as const],
     ),
   );
   const steps = planSequence(site.graph, requirement, plan, undefined, noted);

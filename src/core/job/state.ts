@@ -54,6 +54,8 @@ export interface NotedCalculation extends Mark {
   readonly notes: readonly string[];
   /** The time to wait (s), when that is what it worked out. */
   readonly seconds?: number;
+  /** Why it counts though it is shorter than the plant's own; whoever noted it (`by`) signed for that. */
+  readonly shorten?: string;
 }
 
 export interface HungLock extends Mark {
@@ -242,6 +244,8 @@ export interface OnDuty extends Mark {
 export interface AirTest extends Mark, Omit<CommandOf<'test-air'>, 'kind'> {
   readonly isFit: boolean;
   readonly findings: readonly string[];
+  /** What is fit and near its limit, in words. */
+  readonly near?: readonly string[];
 }
 
 /** A neighbour of hot work that was dealt with; with blanks, where they are and the job under which they were fitted. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LIQUID_CODES } from '../energy/liquids';
 import { SUBSTANCE_CODES } from '../gas/substances';
 import { LINK_KINDS } from './kinds';
 
@@ -45,6 +46,14 @@ const medium = z.strictObject({
   relative_density: z.number().gt(0).optional(),
   /** Gases that it is made of or gives off. */
   gases: z.array(z.enum(SUBSTANCE_CODES)).min(1).optional(),
+  /** Which liquid of the table it behaves like when it is shut in and warms. */
+  fluid: z.enum(LIQUID_CODES).optional(),
+  density_kg_m3: z.number().gt(0).max(25_000).optional(),
+  /** Thermal expansion (1/K) and compressibility (1/GPa) as a liquid. */
+  expansion_1_k: z.number().min(0).max(0.01).optional(),
+  compressibility_1_gpa: z.number().min(0.05).max(20).optional(),
+  /** Ratio of specific heats as a gas. */
+  heat_ratio: z.number().min(1).max(1.7).optional(),
 });
 
 /** Parameters of a store differ by kind and are all numbers in SI units; only `_c` (Celsius) may be negative. */

@@ -23,6 +23,11 @@ export const SHEETS = {
       lfl_pct: 'number',
       relative_density: 'number',
       gases: 'list',
+      fluid: 'text',
+      density_kg_m3: 'number',
+      expansion_1_k: 'number',
+      compressibility_1_gpa: 'number',
+      heat_ratio: 'number',
     },
   },
   sections: {

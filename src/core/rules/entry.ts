@@ -62,6 +62,20 @@ export const ENTRY_RULES = {
     'a 90° bend takes about 30 % of a blower’s flow (practice)',
     'Lay the hose straighter.',
   ),
+  'purge-impossible': rule(
+    'permit',
+    (f) =>
+      `${f.start} % vol of ${f.gas} and ${f.oxygen} % vol of oxygen cannot stand in one space: the gas leaves too little room for so much air.`,
+    'what a gas takes up, air does not (the sum of the shares is 100 %)',
+    'Read both again with an instrument that needs no oxygen for it, and give what it shows.',
+  ),
+  'purge-fresh-unfit': rule(
+    'permit',
+    (f) =>
+      `Fresh air of ${f.fresh} % vol oxygen does not lie between the limits of the site, ${f.least} and ${f.most} % vol: no purge can reach them.`,
+    'air is brought toward what is blown in (site rule)',
+    'Have the site manager set oxygen of fresh air, or the limits, right.',
+  ),
   'purge-never': rule(
     'work',
     (f) =>

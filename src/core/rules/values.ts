@@ -212,6 +212,12 @@ export const SITE_VALUES = {
     [5, 60, 240],
     'tested again after each break (practice)',
   ),
+  't90-times': number(
+    'A reading of the air counts after so many times the sensor’s time to nine tenths',
+    'times',
+    [1, 3, 5],
+    'practice; fewer only where the instrument’s manual says so',
+  ),
   'detector-silence-s': number(
     'A detector that stands at a job may be silent for at most',
     's',

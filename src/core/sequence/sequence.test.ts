@@ -65,15 +65,20 @@ describe('planSequence', () => {
     expect(steps[at('DR-2007')]?.words).not.toContain('wait');
   });
 
-  it('puts times that a person worked out before those of the plant file', () => {
+  it.each([
+    ['a longer time than the plant’s own stands', 601, false, 'wait 11 min'],
+    ['a shorter one does not', 30, false, 'wait 2 min'],
+    ['a shorter one stands where it was signed for', 30, true, 'wait 1 min'],
+  ])('of times that a person worked out: %s', (_label, seconds, shortens, words) => {
     const noted = new Map([
-      ['DR-2002', 601],
-      ['DR-2007', 30],
+      ['DR-2002', { seconds, shortens }],
+      ['DR-2007', { seconds: 30, shortens: false }],
     ]);
     const again = planSequence(graph, requirement, plan, undefined, noted);
-    const words = (subject: string) => again.find((step) => step.subject === subject)?.words;
-    expect(words('DR-2002')).toContain('wait 11 min');
-    expect(words('DR-2007')).toContain('wait 1 min, then read PG-2007');
+    const of = (subject: string) => again.find((step) => step.subject === subject)?.words;
+    expect(of('DR-2002')).toContain(words);
+    // Where the plant says nothing, what was worked out counts.
+    expect(of('DR-2007')).toContain('wait 1 min, then read PG-2007');
   });
 
   it('counts minutes of steps and of the walk', () => {

@@ -21,7 +21,7 @@ import {
 } from '../plant';
 import { listProofs } from '../proving';
 import { listAfterBreakers } from './load-breaking';
-import { listWaits, type Wait, type Waits } from './waits';
+import { listWaits, type NotedWait, type Wait, type Waits } from './waits';
 import { placeOfLink, placeOfSection } from './places';
 import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
 
@@ -252,7 +252,7 @@ function draftRest(graph: PlantGraph, requirement: Requirement, plan: IsolationP
 /**
  * Orders the work of a plan: phases as in PHASES; flows closed on the supply side first; within that, points in the order of a
  * short walk. `valved` is the first stage under which positive barriers are fitted; its points are done with those of the plan.
- * `noted` are times (s) that a person worked out for outlets and stores; they stand before those of the plant file.
+ * `noted` are times that a person worked out for outlets and stores: the longer stands, unless a shorter one was signed for.
  * Restoring runs the other way (see planRestore).
  */
 export function planSequence(
@@ -260,7 +260,7 @@ export function planSequence(
   requirement: Requirement,
   plan: IsolationPlan,
   valved?: IsolationPlan,
-  noted: ReadonlyMap<string, number> = new Map(),
+  noted: ReadonlyMap<string, NotedWait> = new Map(),
 ): Step[] {
   const graph = asEmptied(drawn, requirement);
   const whole: IsolationPlan = {

@@ -9,6 +9,12 @@ export interface Wait {
   readonly gauges: readonly string[];
 }
 
+/** A time (s) that someone worked out for an outlet or store; a shorter one than the plant's own counts only where it is signed as such. */
+export interface NotedWait {
+  readonly seconds: number;
+  readonly shortens: boolean;
+}
+
 /** Waits by outlet or store id. */
 export type Waits = ReadonlyMap<string, Wait>;
 
@@ -26,13 +32,14 @@ const READ_AFTER: Readonly<Record<Store['kind'] | 'outlet', Gauge['reads']>> = {
 
 /**
  * Times to wait at the steps of a plan: letting down and draining through its outlets, coast-down, discharge and cooling of its
- * stores, wherever the plant file gives enough to work them out. `noted` times (s) by id stand before them.
+ * stores, wherever the plant file gives enough to work them out. Of a `noted` time and the plant's own the
+ * longer stands, unless the shorter was signed for.
  */
 export function listWaits(
   graph: PlantGraph,
   plan: IsolationPlan,
   state: PlantState,
-  noted: ReadonlyMap<string, number>,
+  noted: ReadonlyMap<string, NotedWait>,
 ): Waits {
   const gaugesAt = (section: number, kind: Store['kind'] | 'outlet') =>
     graph.plant.gauges
@@ -44,7 +51,11 @@ export function listWaits(
       .map(({ id }) => id);
   const waits = new Map<string, Wait>();
   const add = (id: string, section: number, kind: Store['kind'] | 'outlet', own?: number) => {
-    const seconds = noted.get(id) ?? own;
+    const said = noted.get(id);
+    const seconds =
+      said === undefined || (own !== undefined && own > said.seconds && !said.shortens)
+        ? own
+        : said.seconds;
     if (seconds !== undefined) waits.set(id, { seconds, gauges: gaugesAt(section, kind) });
   };
   for (const number of state.opened) {

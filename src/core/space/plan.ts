@@ -2,8 +2,10 @@ import { substanceOf, type LflBasis, type SubstanceCode } from '../gas';
 import { refuse, type Refusal } from '../rules/book';
 import {
   computeAirChanges,
+  canStandTogether,
   computeBlownFlow,
   computeDilution,
+  computeEnriched,
   computeFieldRule,
   computeOxygen,
   computeVentilation,
@@ -39,6 +41,7 @@ export interface PurgeLimits {
   readonly lflMost: number;
   readonly lflBasis: LflBasis;
   readonly oxygenLeast: number;
+  readonly oxygenMost: number;
   readonly oxygenFresh: number;
   /** Air changes while people are inside (per hour). */
   readonly changesLeast_h: number;
@@ -102,6 +105,22 @@ export function planPurge(
     target_pct: limits.oxygenLeast,
     fresh_pct: limits.oxygenFresh,
   });
+  const { oxygenLeast, oxygenMost, oxygenFresh } = limits;
+  if (oxygenFresh <= oxygenLeast || oxygenFresh >= oxygenMost) {
+    const facts = { fresh: oxygenFresh, least: oxygenLeast, most: oxygenMost };
+    return { refusals: [refuse('purge-fresh-unfit', facts)] };
+  }
+  if (!canStandTogether(start_pct, oxygen_pct)) {
+    const facts = { gas, start: start_pct, oxygen: oxygen_pct };
+    return { refusals: [refuse('purge-impossible', facts)] };
+  }
+  // Half of the way from fresh air to the limit, so that the test after it can pass.
+  const enrichedTo = (oxygenFresh + oxygenMost) / 2;
+  const enriched = computeEnriched(mix, {
+    start_pct: oxygen_pct,
+    most_pct: oxygen_pct > oxygenMost ? enrichedTo : oxygenMost,
+    fresh_pct: oxygenFresh,
+  });
   const refusals = [
     ...(bends > MOST_BENDS.purge ? [refuse('purge-bends', { bends, most: MOST_BENDS.purge })] : []),
     ...(dilution && !dilution.ok
@@ -124,8 +143,11 @@ export function planPurge(
       : []),
     {
       kind: 'oxygen',
-      minutes: oxygen.minutes.value,
-      says: `oxygen from ${oxygen_pct} to ${limits.oxygenLeast} % vol`,
+      minutes: Math.max(oxygen.minutes.value, enriched),
+      says:
+        enriched > 0
+          ? `enriched oxygen from ${oxygen_pct} to ${Number(enrichedTo.toPrecision(3))} % vol`
+          : `oxygen from ${oxygen_pct} to ${oxygenLeast} % vol`,
     },
     { kind: 'chart', minutes: lookUpChart(limits.chart, volume_m3), says: 'the site’s chart' },
     {

@@ -26,14 +26,16 @@ export interface Mixing {
   readonly leak_m3_min: number;
 }
 
-/** What a share of gas tends to for ever, and the flow by which it gets there (m³/min). */
+/** What a share of gas tends to for ever, and the flow by which it gets there (m³/min). Only what mixes of the flow carries anything away. */
 function settle(
-  { flow_m3_min: flow, leak_m3_min: leak, fan }: Mixing,
+  { flow_m3_min, mixing, leak_m3_min: leak, fan }: Mixing,
   fresh_pct: number,
   leaked_pct: number,
 ): { readonly end_pct: number; readonly through_m3_min: number } {
-  const fresh = fan === 'supply' ? flow : flow - leak;
-  const through = fan === 'supply' ? flow + leak : flow;
+  const mixes = mixing * flow_m3_min;
+  // A fan that draws less than leaks in draws nothing fresh.
+  const fresh = fan === 'supply' ? mixes : Math.max(0, mixes - leak);
+  const through = fresh + leak;
   return {
     end_pct: (fresh * fresh_pct + leak * leaked_pct) / through,
     through_m3_min: through,
@@ -46,14 +48,14 @@ export interface Never {
 }
 
 const minutesTo = (
-  { volume_m3, mixing }: Mixing,
+  { volume_m3 }: Mixing,
   through: number,
   [from, to, end]: readonly [number, number, number],
-): number => (volume_m3 / (mixing * through)) * Math.log((from - end) / (to - end));
+): number => (volume_m3 / through) * Math.log((from - end) / (to - end));
 
 /**
- * How long the air is blown until a gas is down from `start_pct` to `target_pct` (min): V / (K·Q) · ln((C0 - C∞) / (Ct - C∞)). A leak of the
- * gas itself lifts what it tends to; a target at or below that is never reached. Source: well-mixed dilution (ACGIH Industrial
+ * How long the air is blown until a gas is down from `start_pct` to `target_pct` (min): V / (K·Q + G) · ln((C0 - C∞) / (Ct - C∞)), with C∞ = G / (K·Q + G) for a
+ * leak G blown on by a supply fan, G / (K·Q) under an extract fan; a target at or below that is never reached. Source: well-mixed dilution (ACGIH Industrial
  * Ventilation, from memory). Preconditions: flows and volume above 0, mixing in (0, 1], target above the fresh air's share.
  */
 export function computeDilution(
@@ -67,10 +69,11 @@ export function computeDilution(
   if (start_pct <= target_pct) return { ok: true, value: 0 };
   const { leak_m3_min: leak, fan } = mixing;
   const { end_pct, through_m3_min } = settle(mixing, fresh_pct, 100);
-  const least =
+  const mixed =
     fan === 'supply'
       ? (leak * (100 - target_pct)) / (target_pct - fresh_pct)
       : (leak * (100 - fresh_pct)) / (target_pct - fresh_pct);
+  const least = mixed / mixing.mixing;
   if (end_pct >= target_pct) return { ok: false, problems: [{ least_m3_min: least }] };
   return { ok: true, value: minutesTo(mixing, through_m3_min, [start_pct, target_pct, end_pct]) };
 }
@@ -89,10 +92,11 @@ export function computeOxygen(
 ): { readonly end_pct: number; readonly minutes: Result<number, Never> } {
   const { leak_m3_min: leak, fan } = mixing;
   const { end_pct, through_m3_min } = settle(mixing, fresh_pct, 0);
-  const least =
+  const mixed =
     fan === 'supply'
       ? (leak * target_pct) / (fresh_pct - target_pct)
       : (leak * fresh_pct) / (fresh_pct - target_pct);
+  const least = mixed / mixing.mixing;
   if (start_pct >= target_pct && end_pct >= target_pct)
     return { end_pct, minutes: { ok: true, value: 0 } };
   if (end_pct <= target_pct) {
@@ -100,6 +104,37 @@ export function computeOxygen(
   }
   const minutes = minutesTo(mixing, through_m3_min, [start_pct, target_pct, end_pct]);
   return { end_pct, minutes: { ok: true, value: minutes } };
+}
+
+/**
+ * How long until enriched oxygen is down from `start_pct` to `most_pct` (min), while none of it leaks in any more. 0 when it is there
+ * already. Preconditions: `most_pct` above the fresh air's share.
+ */
+export function computeEnriched(
+  mixing: Mixing,
+  {
+    start_pct,
+    most_pct,
+    fresh_pct,
+  }: { readonly start_pct: number; readonly most_pct: number; readonly fresh_pct: number },
+): number {
+  if (start_pct <= most_pct) return 0;
+  const through = mixing.mixing * mixing.flow_m3_min;
+  return minutesTo(mixing, through, [start_pct, most_pct, fresh_pct]);
+}
+
+/** The most oxygen (% vol) that air with so much of another gas in it can hold, and how far an instrument may be off. */
+const OXYGEN_OF_AIR = 20.95;
+const INSTRUMENT_OFF = 1;
+
+/**
+ * Whether gas and oxygen (% vol) can stand in one space together: both at most the whole, and where oxygen is no more than fresh air has,
+ * at most what the rest of the air holds.
+ */
+export function canStandTogether(gas_pct: number, oxygen_pct: number): boolean {
+  if (gas_pct + oxygen_pct > 100) return false;
+  const held = ((100 - gas_pct) * OXYGEN_OF_AIR) / 100;
+  return oxygen_pct > OXYGEN_OF_AIR + INSTRUMENT_OFF || oxygen_pct <= held + INSTRUMENT_OFF;
 }
 
 /** Air changes (per hour) that a flow (m³/min) gives a volume (m³). */

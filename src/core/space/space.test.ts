@@ -68,8 +68,9 @@ describe('blowing a space out', () => {
         { ...MIX, fan, leak_m3_min: 1 },
         { start_pct: 10, target_pct: 18, fresh_pct: 20.9 },
       ).end_pct;
-    expect(end('supply')).toBeCloseTo((20 * 20.9) / 21, 9);
-    expect(end('extract')).toBeCloseTo((19 * 20.9) / 20, 9);
+    const mixes = MIX.mixing * MIX.flow_m3_min;
+    expect(end('supply')).toBeCloseTo((mixes * 20.9) / (mixes + 1), 9);
+    expect(end('extract')).toBeCloseTo(((mixes - 1) * 20.9) / mixes, 9);
     expect(end('extract')).toBeLessThan(end('supply'));
   });
 });
@@ -102,6 +103,7 @@ const LIMITS: PurgeLimits = {
   lflMost: 10,
   lflBasis: 'iec',
   oxygenLeast: 20,
+  oxygenMost: 23.5,
   oxygenFresh: 20.9,
   changesLeast_h: 10,
 };
@@ -122,7 +124,13 @@ describe('the plan of a purge', () => {
   it.each([
     ['the chart', {}, 'chart', 30],
     ['the field rule', { chimneys: 3 }, 'field', 40],
-    ['the gas', { volume_m3: 400, blower_m3_min: 20, start_pct: 60 }, 'gas', 225],
+    ['the gas', { volume_m3: 400, blower_m3_min: 20, start_pct: 60, oxygen_pct: 8 }, 'gas', 225],
+    [
+      'enriched oxygen',
+      { volume_m3: 190, blower_m3_min: 20, start_pct: 0, oxygen_pct: 60 },
+      'oxygen',
+      65,
+    ],
     ['oxygen', { volume_m3: 190, blower_m3_min: 20, start_pct: 0, oxygen_pct: 0 }, 'oxygen', 60],
   ])('takes the longest: %s', (_label, more, kind, minutes) => {
     const { plan, refusals } = planPurge({ ...NEEDS, ...more }, LIMITS);
@@ -183,5 +191,38 @@ describe('the class of a space', () => {
     expect(readSpace({ ...item, space: { volume_m3: -9 } })).toMatchObject({
       volume_m3: undefined,
     });
+  });
+
+  it.each<[string, Partial<PurgeNeeds>, Partial<PurgeLimits>, string[]]>([
+    ['more than the whole', { start_pct: 90, oxygen_pct: 20.9 }, {}, ['purge-impossible']],
+    ['the whole', { start_pct: 80, oxygen_pct: 20 }, {}, ['purge-impossible']],
+    [
+      'more air than there is room for',
+      { start_pct: 50, oxygen_pct: 20.9 },
+      {},
+      ['purge-impossible'],
+    ],
+    ['as much air as there is room for', { start_pct: 50, oxygen_pct: 10.4 }, {}, []],
+    ['enriched, with gas', { start_pct: 5, oxygen_pct: 40 }, {}, []],
+    ['fresh air below the limit', {}, { oxygenFresh: 19.9 }, ['purge-fresh-unfit']],
+    ['fresh air at the limit', {}, { oxygenFresh: 20 }, ['purge-fresh-unfit']],
+  ])('refuses what cannot be, and says it in figures: %s', (_label, more, limits, codes) => {
+    const { refusals } = planPurge({ ...NEEDS, ...more }, { ...LIMITS, ...limits });
+    expect(refusals.map(({ code }) => code)).toEqual(codes);
+    expect(JSON.stringify(refusals)).not.toMatch(/NaN|Infinity|null/);
+  });
+
+  it('never takes no time for enriched oxygen', () => {
+    for (const oxygen_pct of [23.6, 25, 40, 99]) {
+      const { plan } = planPurge({ ...NEEDS, start_pct: 0, oxygen_pct }, LIMITS);
+      expect(plan?.ways.find(({ kind }) => kind === 'oxygen')?.minutes).toBeGreaterThan(0);
+    }
+  });
+
+  it('says never where the fan draws less than leaks in, for both kinds of fan', () => {
+    for (const fan of ['supply', 'extract'] as const) {
+      const { refusals } = planPurge({ ...NEEDS, fan, leak_m3_min: 40, mixing: 0.5 }, LIMITS);
+      expect(refusals.map(({ code }) => code)).toContain('purge-never');
+    }
   });
 });

@@ -39,6 +39,7 @@ function UseForm({
   const run = useCommand();
   const [subject, setSubject] = useState(first ?? '');
   const [kept, setKept] = useState('');
+  const [shorten, setShorten] = useState('');
   const about = chosen.subjects.some(({ id }) => id === subject)
     ? subject
     : (chosen.subjects[0]?.id ?? '');
@@ -49,6 +50,7 @@ function UseForm({
       calculation,
       subject: about,
       inputs: withoutEmpty(inputs),
+      ...(shorten.trim() === '' ? {} : { shorten }),
     });
     if (done) setKept(chosen.id);
   };
@@ -69,6 +71,14 @@ function UseForm({
               </option>
             ))}
           </select>
+        </label>
+        <label className="flex flex-col text-sm">
+          Shorter than the plant’s own: why it counts (signed)
+          <input
+            value={shorten}
+            onChange={({ target }) => setShorten(target.value)}
+            className="input input-sm"
+          />
         </label>
         <label className="flex flex-col text-sm">
           About

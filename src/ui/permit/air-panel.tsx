@@ -227,7 +227,7 @@ function LastTest({
   readonly until: string | undefined;
 }) {
   const { names, view } = props;
-  const { by, at, isFit, findings, instrument } = test;
+  const { by, at, isFit, findings, near = [], instrument } = test;
   return (
     <div data-air={isFit ? 'fit' : 'unfit'} className="text-sm">
       <p className={isFit ? '' : 'font-bold text-error'}>
@@ -242,6 +242,11 @@ function LastTest({
       <ul>
         {findings.map((finding) => (
           <li key={finding}>{finding}</li>
+        ))}
+        {near.map((one) => (
+          <li key={one} data-near>
+            Near its limit: {one}
+          </li>
         ))}
       </ul>
     </div>

@@ -3,6 +3,7 @@ import type { Command, CommandOf, DossierState } from '../../../src/core/job';
 import {
   carryOut,
   HANDED_BACK,
+  UNSIGNED,
   ISSUED_WITH,
   LIVE,
   ON,
@@ -66,7 +67,8 @@ const takeIn = (number: number, end: 'back' | 'lost' = 'back'): Command => ({
 });
 const CLOSE: Command = { kind: 'close-permit', inspected: 'dry' };
 const [, , HAND_BACK] = HANDED_BACK;
-const BACK = (state: DossierState) => carryOut(HAND_BACK ? [HAND_BACK] : [], state);
+const UNSIGNED_BACK = { ...(HAND_BACK?.[1] as CommandOf<'hand-back'>), unsigned: UNSIGNED };
+const BACK = (state: DossierState) => carryOut([['jun', UNSIGNED_BACK]], state);
 
 /** Steps of the check at work and of copies that are refused, with the codes. */
 export const AUDIT_ROWS: RefusalRow[] = [

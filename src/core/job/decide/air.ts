@@ -1,5 +1,6 @@
 import {
   describeLine,
+  findNearness,
   judgeAir,
   LEVELS,
   refuseSample,
@@ -25,12 +26,13 @@ function refuseSamples(
   command: TestAir,
   detector: GasDetector,
   calibratedUntil: string,
-  { now }: Context,
+  { now, site }: Context,
 ): Refusal[] {
   const { instrument, bumpedAt, hose, samples } = command;
+  const t90Times = site.values['t90-times'];
   const all = samples.flatMap(({ drawnFrom, readAt, readings }) =>
     refuseSample(
-      { instrument, detector, calibratedUntil, bumpedAt, hose, drawnFrom, readAt },
+      { instrument, detector, calibratedUntil, bumpedAt, hose, drawnFrom, readAt, t90Times },
       readings,
       now,
     ),
@@ -64,11 +66,17 @@ export function decideAir(dossier: Dossier, command: TestAir, context: Context):
       )
     : [];
   const unfit = lines.filter(({ line }) => !line.isFit);
+  const near = lines.flatMap(({ level, place, line }) => {
+    const share = findNearness(line);
+    const words = `${place}, ${level}: ${describeLine(line)}`;
+    return share === undefined ? [] : [`${words}, ${share} % of its limit`];
+  });
   const event = {
     ...command,
     kind: 'air-tested',
     isFit: unfit.length === 0,
     findings: gatherFindings(unfit),
+    ...(near.length > 0 ? { near } : {}),
   } as const;
   if (!found || !detector) return { refusals: [refuse('gas-no-detector', { instrument })], event };
   const isAsked = listAirUses(listPapers(dossier, site)).includes(use);

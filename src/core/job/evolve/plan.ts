@@ -26,8 +26,9 @@ function evolveLabels(
 export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   const { plan } = dossier;
   if (event.kind === 'calculation-noted') {
-    const { calculation, title, figures, notes, seconds } = event;
-    const noted = { ...mark, calculation, title, figures, notes, seconds };
+    const { calculation, title, figures, notes, seconds, shorten } = event;
+    const why = shorten === undefined ? {} : { shorten };
+    const noted = { ...mark, calculation, title, figures, notes, seconds, ...why };
     return { ...dossier, noted: put(dossier.noted, event.subject, noted) };
   }
   if (event.kind === 'plan-drafted') {

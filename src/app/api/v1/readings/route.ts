@@ -23,9 +23,14 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   }
   const answer = receiveReadings(db, caller.device, body.value);
   if (answer.ok) return Response.json(answer);
+  const [status, error] = {
+    malformed: [400, 'the request does not fit'] as const,
+    foreign: [403, `The token is that of ${caller.device}.`] as const,
+    refused: [422, 'Nothing was taken in.'] as const,
+  }[answer.kind];
   return respondError(
-    422,
-    'Nothing was taken in.',
+    status,
+    error,
     answer.refusals.map(({ code, says, clear }) => `${code}: ${says} ${clear}`),
   );
 });
