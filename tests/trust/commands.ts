@@ -1,3 +1,4 @@
+import { ALL_ROWS } from '../support/refusal-rows';
 import {
   commandSchema,
   decideJob,
@@ -8,40 +9,7 @@ import {
 } from '../../src/core/job';
 import { DEVICE_COMMANDS } from '../../src/core/job';
 import { findAuthorisation } from '../../src/core/people/people';
-import { AIR_ROWS } from '../support/refusal-rows/air';
-import { AMISS_ROWS } from '../support/refusal-rows/amiss';
-import { AUDIT_ROWS } from '../support/refusal-rows/audits';
-import { DETECTOR_ROWS } from '../support/refusal-rows/detectors';
-import { DUTY_ROWS } from '../support/refusal-rows/duties';
-import { ENTRY_ROWS } from '../support/refusal-rows/entry';
-import { FIELD_ROWS } from '../support/refusal-rows/field';
-import { HOT_ROWS } from '../support/refusal-rows/hot-work';
-import { ISOLATING_ROWS } from '../support/refusal-rows/isolating';
-import { LOCK_ROWS } from '../support/refusal-rows/locks';
-import { PAPER_ROWS } from '../support/refusal-rows/papers';
-import { PERMIT_ROWS } from '../support/refusal-rows/permit';
-import { PLANNING_ROWS } from '../support/refusal-rows/planning';
-import { RESTORING_ROWS } from '../support/refusal-rows/restoring';
-import { VALIDITY_ROWS } from '../support/refusal-rows/validity';
 import { ISSUED_WITH, LIVE, nobody, site, START, WALKED } from '../support/seal-change';
-
-const ROWS = [
-  ...PLANNING_ROWS,
-  ...FIELD_ROWS,
-  ...ISOLATING_ROWS,
-  ...PAPER_ROWS,
-  ...PERMIT_ROWS,
-  ...VALIDITY_ROWS,
-  ...DUTY_ROWS,
-  ...AUDIT_ROWS,
-  ...AIR_ROWS,
-  ...DETECTOR_ROWS,
-  ...HOT_ROWS,
-  ...ENTRY_ROWS,
-  ...LOCK_ROWS,
-  ...AMISS_ROWS,
-  ...RESTORING_ROWS,
-];
 
 /** What the matrix of commands, people and states counted. */
 export interface CommandCount {
@@ -69,7 +37,7 @@ const FURTHER: readonly Command[] = [
 
 /** A sample of each kind of command, from the rows that test their refusals. */
 function listSamples(): Map<string, Command> {
-  const ofRows = ROWS.map(([, , , command]) => command);
+  const ofRows = ALL_ROWS.map(([, , , command]) => command);
   return new Map([...FURTHER, ...ofRows].map((command) => [command.kind, command]));
 }
 

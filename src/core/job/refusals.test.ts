@@ -1,50 +1,18 @@
-import { AMISS_ROWS } from '../../../tests/support/refusal-rows/amiss';
-import { AIR_ROWS } from '../../../tests/support/refusal-rows/air';
-import { AUDIT_ROWS } from '../../../tests/support/refusal-rows/audits';
-import { ENTRY_ROWS } from '../../../tests/support/refusal-rows/entry';
-import { FIELD_ROWS } from '../../../tests/support/refusal-rows/field';
-import { ISOLATING_ROWS } from '../../../tests/support/refusal-rows/isolating';
-import { DETECTOR_ROWS } from '../../../tests/support/refusal-rows/detectors';
-import { DUTY_ROWS } from '../../../tests/support/refusal-rows/duties';
-import { HOT_ROWS } from '../../../tests/support/refusal-rows/hot-work';
-import { LOCK_ROWS } from '../../../tests/support/refusal-rows/locks';
-import { PAPER_ROWS } from '../../../tests/support/refusal-rows/papers';
-import { PERMIT_ROWS } from '../../../tests/support/refusal-rows/permit';
-import { PLANNING_ROWS } from '../../../tests/support/refusal-rows/planning';
-import { RESTORING_ROWS } from '../../../tests/support/refusal-rows/restoring';
-import { VALIDITY_ROWS } from '../../../tests/support/refusal-rows/validity';
+import { ALL_ROWS } from '../../../tests/support/refusal-rows';
 import { refusalsOf } from '../../../tests/support/seal-change';
 import { CLASH_CODES } from '../schedule';
 import { explainIn, RULES, type RuleCode } from '../rules/book';
 import { HANDOVER_RULES } from '../rules/watching';
 
-const REFUSALS = [
-  ...PLANNING_ROWS,
-  ...FIELD_ROWS,
-  ...ISOLATING_ROWS,
-  ...PAPER_ROWS,
-  ...PERMIT_ROWS,
-  ...VALIDITY_ROWS,
-  ...DUTY_ROWS,
-  ...AUDIT_ROWS,
-  ...AIR_ROWS,
-  ...DETECTOR_ROWS,
-  ...HOT_ROWS,
-  ...ENTRY_ROWS,
-  ...LOCK_ROWS,
-  ...AMISS_ROWS,
-  ...RESTORING_ROWS,
-];
-
 describe('refusals', () => {
-  it.each(REFUSALS)('%s', (...row) => {
+  it.each([...ALL_ROWS])('%s', (...row) => {
     const [, state, actor, command, codes, more] = row;
     expect(refusalsOf(state(), actor, command, more)).toEqual(codes);
   });
 
   it('has a row that produces each code', () => {
     const produced = new Set<string>(
-      REFUSALS.flatMap(([, , , , codes]) => (Array.isArray(codes) ? codes : [])),
+      ALL_ROWS.flatMap(([, , , , codes]) => (Array.isArray(codes) ? codes : [])),
     );
     // Matched loosely in its row, because a plan may break several rules at once; and given by the server, not the decider.
     const elsewhere = [

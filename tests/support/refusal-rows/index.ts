@@ -1,0 +1,35 @@
+import { AIR_ROWS } from './air';
+import { AMISS_ROWS } from './amiss';
+import { AUDIT_ROWS } from './audits';
+import { DETECTOR_ROWS } from './detectors';
+import { DUTY_ROWS } from './duties';
+import { ENTRY_ROWS } from './entry';
+import { FIELD_ROWS } from './field';
+import { HOT_ROWS } from './hot-work';
+import { ISOLATING_ROWS } from './isolating';
+import { LOCK_ROWS } from './locks';
+import { PAPER_ROWS } from './papers';
+import { PERMIT_ROWS } from './permit';
+import { PLANNING_ROWS } from './planning';
+import { RESTORING_ROWS } from './restoring';
+import { VALIDITY_ROWS } from './validity';
+import type { RefusalRow } from '../seal-change';
+
+/** Every step that is tried on a state of a job, with the codes that refuse it; none where it is allowed. */
+export const ALL_ROWS: readonly RefusalRow[] = [
+  ...PLANNING_ROWS,
+  ...FIELD_ROWS,
+  ...ISOLATING_ROWS,
+  ...PAPER_ROWS,
+  ...PERMIT_ROWS,
+  ...VALIDITY_ROWS,
+  ...DUTY_ROWS,
+  ...AUDIT_ROWS,
+  ...AIR_ROWS,
+  ...DETECTOR_ROWS,
+  ...HOT_ROWS,
+  ...ENTRY_ROWS,
+  ...LOCK_ROWS,
+  ...AMISS_ROWS,
+  ...RESTORING_ROWS,
+];
