@@ -160,7 +160,9 @@ export function reportFault(
   device: string,
   fault: { readonly why: 'silent' | 'refused'; readonly words: string; readonly since?: string },
 ): void {
-  const { why, words } = fault;
+  const { why } = fault;
+  // It stands within sentences of the screens.
+  const words = fault.words.slice(0, 2000).replace(/\.$/, '');
   for (const { id, dossier } of surveyOpenJobs(db).jobs) {
     if (!listDetectors(dossier).some((one) => one.device === device)) continue;
     speakFor(db, id, device, ({ faults: { [device]: known } }) => {
@@ -168,7 +170,7 @@ export function reportFault(
       const isSaid = known?.words === words || (known?.why === 'silent' && why === 'refused');
       if (isSaid) return undefined;
       const since = fault.since ?? readNow(db);
-      return { kind: 'report-fault', device, why, words: words.slice(0, 2000), since };
+      return { kind: 'report-fault', device, why, words, since };
     });
   }
 }

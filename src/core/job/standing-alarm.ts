@@ -9,16 +9,21 @@ export interface StandingAlarm {
   readonly missing: readonly string[];
 }
 
-/** Why the air at a job is not fit while a permit is out: an alarm of a detector since its newest test, or that test. */
+/**
+ * Why the air at a job is not fit, or not known, while a permit is out: an alarm of a detector since its newest test, or that test; and
+ * detectors that send nothing. What was read comes first.
+ */
 function findBadAir(dossier: Dossier): string | undefined {
   const { halt, permit } = dossier;
   if (!isHeld(permit)) return undefined;
-  const [alarm] = AIR_USES.flatMap((use) => findAirAlarm(dossier, use) ?? []);
-  if (alarm) return alarm.findings.join('; ');
-  const [silent] = listSilent(dossier);
-  if (silent) return `${silent.device}, ${silent.place}: ${silent.words}`;
+  const alarms = AIR_USES.flatMap((use) => findAirAlarm(dossier, use)?.findings ?? []);
   const isUnfit = AIR_USES.some((use) => findAirTest(dossier, use)?.isFit === false);
-  return halt && isUnfit ? halt.reason : undefined;
+  const silent = listSilent(dossier).map(
+    ({ device, place, words }) => `${device}, ${place}: ${words}`,
+  );
+  const read = alarms.length > 0 ? alarms : halt && isUnfit ? [halt.reason] : [];
+  const all = [...new Set([...read, ...silent])];
+  return all.length > 0 ? all.join('; ') : undefined;
 }
 
 /** The alarm that stands at a job, for every screen to show; undefined when none does. */

@@ -156,7 +156,7 @@ export function AirLogPanel(props: DossierProps) {
           data-detector-fault={device}
           className="border-l-4 border-error pl-2"
         >
-          <strong className="font-mono">{device}</strong>, {place}: {words} Last heard{' '}
+          <strong className="font-mono">{device}</strong>, {place}: {words}. Last heard{' '}
           {instant(since)}.
         </p>
       ))}
