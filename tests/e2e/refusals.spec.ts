@@ -73,6 +73,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect((await page.request.get('/api/v1/openapi')).status()).toBe(200);
 
   await signIn(page, 'sol');
+  // What the site keeps is not for everybody who is signed in.
+  expect((await page.request.get('/api/v1/export/events.json')).status()).toBe(403);
   for (const [route, data] of [
     ['/api/tokens', { kind: 'make-token', name: 'x', scope: 'read', pin: pinOf('sol') }],
     ['/api/v1/work-orders', [{ number: '1', title: 'x', equipment: 'P-201' }]],
@@ -233,4 +235,35 @@ test('a wrong PIN signs nothing, and five lock it', async ({ page }) => {
     });
   for (let turn = 0; turn < 5; turn++) expect((await tryPin()).status()).toBe(403);
   expect((await tryPin()).status()).toBe(429);
+});
+
+test('signing out ends the session on the server, a foreign page writes nothing, and pages run only their own', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  await signIn(page, 'sol');
+  const { cookies } = await page.context().storageState();
+  const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+  const copy = await playwright.request.newContext({ baseURL, extraHTTPHeaders: { cookie } });
+  expect((await copy.get('/api/watch')).status()).toBe(200);
+  for (const headers of [
+    { origin: 'http://elsewhere.example' },
+    { origin: 'null' },
+    { 'sec-fetch-site': 'cross-site' },
+  ]) {
+    const sent = await copy.post('/api/jobs/J-0001/commands', { data: {}, headers });
+    expect(sent.status()).toBe(403);
+  }
+  const login = await copy.get('/login');
+  const policy = login.headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("frame-ancestors 'none'");
+  expect(/script-src ([^;]*)/.exec(policy)?.[1]).not.toContain('unsafe-inline');
+  expect(login.headers()).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'referrer-policy': 'same-origin',
+  });
+  expect((await page.request.delete('/api/session')).ok()).toBe(true);
+  expect((await copy.get('/api/watch')).status()).toBe(401);
+  await copy.dispose();
 });

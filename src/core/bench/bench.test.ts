@@ -91,7 +91,7 @@ describe('the Bench', () => {
         'pressure',
         'above the pressure it is let down to',
       ],
-      ['a level over the top', 'drain', { from: m(5) }, 'from', 'at most 4 m'],
+      ['a level over the top', 'drain', { from: m(5) }, 'from', 'at most the height'],
       ['a level that rises', 'drain', { to: m(3) }, 'to', 'below the level now'],
       ['no vent', 'drain', { vent: 'shut' }, 'vent', 'vacuum'],
       ['a test that falls', 'seat-leak', { end: bar(-0.05) }, 'end', 'void, not passed'],

@@ -161,7 +161,7 @@ export const drain = defineCalculation(
     if (from > height)
       throw new InputFault(
         'from',
-        `Level now must be at most ${height} m, the height of the vessel`,
+        'Level now must be at most the height of the vessel (its diameter, where it lies or is a sphere)',
       );
     if (to >= from) throw new InputFault('to', 'Level wanted must be below the level now');
     if (vent === 'shut') {

@@ -20,6 +20,11 @@ export function OutsideScreen({
       <h1 className="text-xl font-bold lg:col-span-2">In and out</h1>
       <section aria-label="Tables out" className="flex flex-col gap-2">
         <h2 className="text-lg font-bold">Tables out</h2>
+        {tables.length === 0 && (
+          <p className="text-sm">
+            Coordinators, issuing authorities, auditors and site managers take these out.
+          </p>
+        )}
         <ul>
           {tables.map((table) => (
             <li key={table} className="flex gap-3 border-t border-base-300 py-1">
