@@ -247,11 +247,12 @@ test('signing out ends the session on the server, a foreign page writes nothing,
   const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
   const copy = await playwright.request.newContext({ baseURL, extraHTTPHeaders: { cookie } });
   expect((await copy.get('/api/watch')).status()).toBe(200);
-  for (const headers of [
+  const foreign: readonly Record<string, string>[] = [
     { origin: 'http://elsewhere.example' },
     { origin: 'null' },
     { 'sec-fetch-site': 'cross-site' },
-  ]) {
+  ];
+  for (const headers of foreign) {
     const sent = await copy.post('/api/jobs/J-0001/commands', { data: {}, headers });
     expect(sent.status()).toBe(403);
   }
