@@ -17,10 +17,7 @@ const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIO
 /** Why an address of a page cannot be one: an escape that is none, or a character that no text has. */
 function findFault(url) {
   try {
-    const [path, query = ''] = url.split('?', 2);
-    const all = [path, ...query.split('&')].map((part) =>
-      decodeURIComponent(part.replaceAll('+', ' ')),
-    );
+    const all = url.split(/[?&]/).map((part) => decodeURIComponent(part.replaceAll('+', ' ')));
     return all.some((one) => one.includes('\0')) ? 'holds a character that no text has' : undefined;
   } catch {
     return 'holds an escape that is none';

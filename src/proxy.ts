@@ -8,8 +8,11 @@ function isOwn({ headers }: NextRequest): boolean {
   const site = headers.get('sec-fetch-site');
   if (site !== null && site !== 'same-origin' && site !== 'none') return false;
   if (origin === null) return true;
+  // A proxy that is trusted says which host the browser asked for.
+  const isTrusted = Number(process.env.LANTERN_PROXIES ?? 0) > 0;
+  const host = (isTrusted ? headers.get('x-forwarded-host') : null) ?? headers.get('host');
   try {
-    return new URL(origin).host === headers.get('host');
+    return new URL(origin).host === host;
   } catch {
     return false;
   }
