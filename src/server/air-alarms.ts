@@ -16,7 +16,9 @@ import {
 import type { Db } from '../db';
 import { readNow } from './clock';
 import { holdAlarm } from './held-alarms';
-import { carryOut, readState, readSiteFor, surveyOpenJobs } from './jobs';
+import { readState, readSiteFor } from './job-state';
+import { carryOut } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { describeTrouble } from './trouble';
 
 /** Readings of one instant, judged together. */

@@ -4,7 +4,7 @@ import { closeDatabase, openDatabase, type Db } from '../db';
 import { readAirLog } from './air-log';
 import { moveClock, readNow } from './clock';
 import { loadDemo } from './demo';
-import { readJob } from './jobs';
+import { readJob } from './job-state';
 import { readPresence } from './presence';
 import { nextNumber, receiveReadings as receive } from './readings';
 

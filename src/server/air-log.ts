@@ -10,7 +10,7 @@ import {
 import { airLimits, listDetectors, listFaults, type Dossier } from '../core/job';
 import { tables, type Db } from '../db';
 import { readNow } from './clock';
-import { readJob, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
 
 const { gasReadings } = tables;
 

@@ -9,7 +9,8 @@ import { closeDatabase, openDatabase, type Db } from '../db';
 import { findHead } from '../ledger';
 import { makeBackup, restoreBackup } from './backup';
 import { loadDemo } from './demo';
-import { listJobs, readJob } from './jobs';
+import { readJob } from './job-state';
+import { listJobs } from './jobs';
 import { verifyAll } from './verify';
 
 let folder: string;

@@ -1,7 +1,8 @@
 import { findStored, type StoredEnergy, type TypedInputs } from '../core/bench';
 import { findRequirement, type Dossier, type SiteFacts } from '../core/job';
 import type { Db } from '../db';
-import { listJobs, readJob, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
+import { listJobs } from './jobs';
 
 const EMPTY = { close: [], open: [], restrain: [] };
 

@@ -1,7 +1,8 @@
 import { listBypasses, type Bypass } from '../core/job';
 import type { Db } from '../db';
 import { readNow } from './clock';
-import { readOpenJobs, readSiteFor } from './jobs';
+import { readSiteFor } from './job-state';
+import { readOpenJobs } from './open-jobs';
 import { listPeople } from './registers';
 
 /** One line of the register: the device, the job that puts it out of action, and whether its time is over. */

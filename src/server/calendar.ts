@@ -4,7 +4,7 @@ import { standAt } from '../core/job';
 import { tables, type Db } from '../db';
 import { readNow } from './clock';
 import { readHandovers } from './handover';
-import { readOpenJobs } from './jobs';
+import { readOpenJobs } from './open-jobs';
 
 /** How far back the calendar goes (days). */
 const BACK_DAYS = 30;

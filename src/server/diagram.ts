@@ -2,7 +2,7 @@ import { group } from 'd3';
 import type { ElkNode } from 'elkjs/lib/elk.bundled.js';
 import type { Diagram, IsolationPlan, PlantGraph } from '../core/plant';
 import { linksOf, otherEnd } from '../core/plant';
-import { doFor } from './work/queue';
+import { doFor } from './beside/queue';
 
 const SYMBOL = 26;
 /** How many links round the work are shown. */

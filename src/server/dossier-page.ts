@@ -7,7 +7,8 @@ import { readChoices } from './choices';
 import { readNow } from './clock';
 import { drawAround } from './diagram';
 import { readEarlier } from './memory';
-import { readJob, readOthers, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
+import { readOthers } from './jobs';
 import type { Fault } from '../sim';
 import { readFaults } from './stand-ins';
 

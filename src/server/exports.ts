@@ -8,7 +8,7 @@ import { iterateEvents } from '../ledger';
 import { listAudits } from './audits';
 import { readNow } from './clock';
 import { draftReport, readHandovers } from './handover';
-import { readOpenJobs } from './jobs';
+import { readOpenJobs } from './open-jobs';
 import { listPeople, readSite } from './registers';
 import { listSavedValues } from './site-rules';
 import { readBoard } from './watch';

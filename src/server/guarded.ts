@@ -1,7 +1,7 @@
 import { sharedDatabase } from './database';
 import { respondError } from './respond';
 import { findDiskTrouble, noteTrouble } from './trouble';
-import { GivenUp } from './work/queue';
+import { GivenUp } from './beside/queue';
 
 /** Keeps in mind that nothing can be written, where the database is open at all. */
 function remember(words: string): void {

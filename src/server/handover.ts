@@ -15,7 +15,7 @@ import { explainIn, type ExplainedRefusal } from '../core/rules/book';
 import { writeAlone, type Db } from '../db';
 import { appendEvents, findHead, readStream } from '../ledger';
 import { readNow } from './clock';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { readSite } from './registers';
 import { describeLost, readEach } from './unreadable';
 

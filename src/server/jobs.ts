@@ -4,7 +4,6 @@ import {
   commandSchema,
   decideJob,
   evolveDossier,
-  findMissing,
   findStage,
   hasLapsed,
   listHolding,
@@ -14,20 +13,16 @@ import {
   type Context,
   type Dossier,
   type DossierState,
-  type JobEvent,
-  type Mark,
   type OtherJobs,
-  type SiteFacts,
 } from '../core/job';
 import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
-import { EMPTY_TRACE, evolveTrace, type BoardTrace, type UnreadableJob } from '../core/watch';
 import { tables, writeAlone, type Db } from '../db';
-import { appendEvents, readStream, type StoredEvent } from '../ledger';
+import { appendEvents, readStream } from '../ledger';
 import { readNow } from './clock';
+import { JOB_STREAM, markOf, readSiteFor, readState, streamOf } from './job-state';
+import { IS_OPEN, readOpenJobs } from './open-jobs';
 import { project, type HoldingKind } from './projections';
-import { hasPlantVersion, readGraph, readPlantVersion } from './plant';
 import { readSite } from './registers';
-import { readEach } from './unreadable';
 import { indexEvents } from './search';
 
 /** A command as it arrives: what, on which version of the job, under which key, and whose PINs were checked. */
@@ -59,106 +54,6 @@ export type Answer =
     };
 
 export { commandSchema };
-
-/** What the stream of a job is called: this, and its number. */
-export const JOB_STREAM = 'job/';
-
-const streamOf = (jobId: string) => `${JOB_STREAM}${jobId}`;
-
-/** A job as its events tell it. */
-export interface JobRecord {
-  readonly state: DossierState;
-  readonly sequence: number;
-  readonly history: readonly StoredEvent[];
-}
-
-/** Who did it and when: what was entered on a device and sent later counts from when it was entered. */
-export function markOf({
-  actor,
-  at,
-  payload,
-}: Pick<StoredEvent, 'actor' | 'at' | 'payload'>): Mark {
-  const { enteredAt = at } = payload as { readonly enteredAt?: string };
-  return { by: actor, at: enteredAt };
-}
-
-/** A job as far as its events have been read, with what the board keeps of it. */
-export interface JobState {
-  readonly state: DossierState;
-  readonly sequence: number;
-  readonly trace: BoardTrace;
-}
-
-const UNREAD: JobState = { state: undefined, sequence: 0, trace: EMPTY_TRACE };
-
-const follow = (known: JobState, event: StoredEvent): JobState => {
-  const payload = event.payload as JobEvent;
-  const mark = markOf(event);
-  return {
-    state: evolveDossier(known.state, payload, mark),
-    sequence: event.sequence,
-    trace: evolveTrace(known.trace, payload, mark.at),
-  };
-};
-
-/** How many jobs are kept as read. */
-const MOST_KEPT = 2000;
-const kept = new WeakMap<Db['$client'], Map<string, JobState>>();
-
-/** Forgets the job that was read longest ago once there are too many. */
-function keep(all: Map<string, JobState>, jobId: string, state: JobState): void {
-  all.delete(jobId);
-  all.set(jobId, state);
-  const [oldest] = all.keys();
-  if (all.size > MOST_KEPT && oldest !== undefined) all.delete(oldest);
-}
-
-/**
- * A job as it stands by its events. What was read before is kept: an event is never changed, so only newer ones are read. Within a
- * transaction it is called before anything is appended, so that nothing is kept that may be rolled back.
- */
-export function readState(db: Db, jobId: string): JobState {
-  const all = kept.get(db.$client) ?? new Map<string, JobState>();
-  kept.set(db.$client, all);
-  const known = all.get(jobId) ?? UNREAD;
-  const state = readStream(db, streamOf(jobId), known.sequence).reduce(follow, known);
-  keep(all, jobId, state);
-  return state;
-}
-
-/** A job with everything that happened to it. */
-export function readJob(db: Db, jobId: string): JobRecord {
-  const history = readStream(db, streamOf(jobId));
-  return { state: history.reduce(follow, UNREAD).state, sequence: history.length, history };
-}
-
-/** What happened to a job, and its title as lists keep it, whether anyone can make a job of it or not. */
-export function readHistory(db: Db, jobId: string) {
-  const { title = jobId } =
-    db
-      .select({ title: tables.jobRows.title })
-      .from(tables.jobRows)
-      .where(eq(tables.jobRows.id, jobId))
-      .get() ?? {};
-  return { title, history: readStream(db, streamOf(jobId)) };
-}
-
-/**
- * The site as it counts for a job: an accepted plan is tied to the drawing that it was made on. Where the place of work is not on the
- * drawing that would count, the newest one that has it does.
- */
-export function readSiteFor(db: Db, state: DossierState): SiteFacts {
-  if (!state) return readSite(db);
-  const newest = readPlantVersion(db);
-  const tied = state.plan.kind === 'accepted' ? state.plan.plantVersion : newest;
-  const earlier = Array.from({ length: newest }, (_, n) => newest - n);
-  const found = [tied, ...earlier].find(
-    (version) =>
-      hasPlantVersion(db, version) &&
-      findMissing(state.scope, readGraph(db, version)) === undefined,
-  );
-  return readSite(db, found ?? tied);
-}
 
 /** Reads when it is first asked for, and answers the same from then on. */
 function readOnce<T>(read: () => T): () => T {
@@ -215,51 +110,6 @@ export function readOthers(db: Db, jobId: string): OtherJobs {
     },
     open: readOnce(() => readOpenJobs(db).filter(({ id }) => id !== jobId)),
   };
-}
-
-/** Written out, so that the index of the open jobs is used. */
-const IS_OPEN = sql`stage <> 'closed'`;
-
-/** A job that is open, as its events tell it. */
-export interface OpenJobRead {
-  readonly id: string;
-  readonly dossier: Dossier;
-  readonly trace: BoardTrace;
-  /** Its own facts, where its place of work is not on the newest drawing. */
-  readonly site?: SiteFacts;
-}
-
-/** Every job that is not closed, and those of them whose events cannot be read: no job takes the others with it. */
-export interface OpenJobs {
-  readonly jobs: readonly OpenJobRead[];
-  readonly unreadable: readonly UnreadableJob[];
-}
-
-/** Every job that is not closed and can be read. */
-export const readOpenJobs = (db: Db): readonly OpenJobRead[] => surveyOpenJobs(db).jobs;
-
-/** Reads every job that is not closed; one that cannot be read stands apart with what is kept of it. */
-export function surveyOpenJobs(db: Db): OpenJobs {
-  const { sequence, stream } = tables.events;
-  const own = eq(stream, sql`'job/' || ${tables.jobRows.id}`);
-  const rows = db
-    .select({
-      id: tables.jobRows.id,
-      last: sql<number>`(select max(${sequence}) from ${tables.events} where ${own})`,
-    })
-    .from(tables.jobRows)
-    .where(IS_OPEN)
-    .orderBy(asc(tables.jobRows.id))
-    .all();
-  const newest = rows.length > 0 ? readGraph(db) : undefined;
-  const { read, unreadable } = readEach(db, rows, ({ id, last }): OpenJobRead[] => {
-    const known = kept.get(db.$client)?.get(id);
-    const { state, trace } = known?.sequence === last ? known : readState(db, id);
-    if (!state) return [];
-    const isDrawn = !newest || findMissing(state.scope, newest) === undefined;
-    return [{ id, dossier: state, trace, ...(isDrawn ? {} : { site: readSiteFor(db, state) }) }];
-  });
-  return { jobs: read.flat(), unreadable };
 }
 
 function nextJobId(tx: Db): string {

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { closeDatabase, openDatabase } from '../db';
 import { verifyLedger } from '../ledger';
-import { readJob } from './jobs';
+import { readJob } from './job-state';
 import { verifyAll } from './verify';
 
 /** Lets the writer acknowledge some commands, kills it at once, and answers the last number it said. */

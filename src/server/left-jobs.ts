@@ -1,7 +1,7 @@
 import { findMissing } from '../core/job';
 import { buildGraph, type Plant } from '../core/plant';
 import type { Db } from '../db';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import type { LeftJob } from './plant';
 
 /** Open jobs that are done at a place that a plant does not have, but for those that may be left on an earlier version. */

@@ -1,7 +1,7 @@
 import { listGrown, readHead } from '../ledger';
 import type { Db } from '../db';
 import { readNow } from './clock';
-import { JOB_STREAM } from './jobs';
+import { JOB_STREAM } from './job-state';
 import { readPresence, type Presence } from './presence';
 
 /** How often the ledger is looked at for something new, and how often it is said that nothing was (ms). */

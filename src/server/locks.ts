@@ -1,6 +1,6 @@
 import { surveyLocks, type LockSurvey } from '../core/locks/survey';
 import type { Db } from '../db';
-import { readOpenJobs } from './jobs';
+import { readOpenJobs } from './open-jobs';
 import { readSite } from './registers';
 
 /** What hangs where over all jobs that are not closed. */

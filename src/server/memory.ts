@@ -8,7 +8,7 @@ import {
 } from '../core/job';
 import { compareAssessment } from '../core/permits';
 import { tables, type Db } from '../db';
-import { readJob } from './jobs';
+import { readJob } from './job-state';
 
 /** How many earlier jobs are shown. */
 const MOST_EARLIER = 3;

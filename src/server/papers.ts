@@ -3,7 +3,7 @@ import { momentsIn } from '../core/moments';
 import type { Db } from '../db';
 import { readNow } from './clock';
 import { describeHead } from './head';
-import { readSiteFor, readState } from './jobs';
+import { readSiteFor, readState } from './job-state';
 import { printSheets } from './print/papers';
 
 /** The papers of a job as it stands, as a PDF; undefined when there is no such job. `copy` names a numbered copy that was given. */

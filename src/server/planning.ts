@@ -11,7 +11,7 @@ import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
 import type { Diagram } from '../core/plant';
 import type { Db } from '../db';
 import { drawAround } from './diagram';
-import { readJob, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
 
 function findDossier(db: Db, jobId: string): Dossier | undefined {
   return readJob(db, jobId).state;

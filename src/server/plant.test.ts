@@ -14,7 +14,8 @@ import { readStream, verifyLedger } from '../ledger';
 import { describeAsBuilt } from './as-built';
 import { findGiven, listJobChoices } from './bench';
 import { loadDemo } from './demo';
-import { carryOut, readJob } from './jobs';
+import { readJob } from './job-state';
+import { carryOut } from './jobs';
 import {
   adoptEarlierPlant,
   listPlantVersions,

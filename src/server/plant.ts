@@ -11,7 +11,7 @@ import { ProgrammerFault } from '../core/result';
 import { tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
 import { readNow } from './clock';
-import { doFor } from './work/queue';
+import { doFor } from './beside/queue';
 
 export const PLANT_STREAM = 'plant';
 

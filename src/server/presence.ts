@@ -2,7 +2,7 @@ import { findStandingAlarm, listInside } from '../core/job';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { listHeldAlarms } from './held-alarms';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { findNewestVersion, readPlantVersion } from './plant';
 import { listPeople } from './registers';
 import { findTrouble } from './trouble';

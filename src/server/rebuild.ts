@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { evolveDossier, type Dossier, type JobEvent } from '../core/job';
 import { tables, writeAlone, type Db } from '../db';
 import { iterateEvents, readStream, type StoredEvent } from '../ledger';
-import { JOB_STREAM, markOf, readSiteFor } from './jobs';
+import { JOB_STREAM, markOf, readSiteFor } from './job-state';
 import { projectInOrder, projectStanding } from './projections';
 import { indexEvents } from './search';
 

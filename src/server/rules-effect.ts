@@ -2,7 +2,7 @@ import { compareRules, type RulesEffect } from '../core/job';
 import type { SiteValues } from '../core/rules/values';
 import type { Db } from '../db';
 import { readNow } from './clock';
-import { readOpenJobs } from './jobs';
+import { readOpenJobs } from './open-jobs';
 import { readSite } from './registers';
 
 /** What saving values would change for the jobs that are open, as far as it can be told beforehand. */

@@ -3,7 +3,8 @@ import { DRAFT, label } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { readStream, verifyLedger } from '../ledger';
 import { loadDemo } from './demo';
-import { carryOut, listJobs, readJob, type Request } from './jobs';
+import { readJob } from './job-state';
+import { carryOut, listJobs, type Request } from './jobs';
 import { moveClock, readNow } from './clock';
 import { verifyAll } from './verify';
 

@@ -2,7 +2,7 @@ import { listDetectors } from '../core/job';
 import type { Db } from '../db';
 import { playDetector } from '../sim';
 import { readNow } from './clock';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { findHeardAt, nextNumber, receiveReadings } from './readings';
 import { readSite } from './registers';
 import { readFaults } from './stand-ins';

@@ -17,7 +17,9 @@ import {
   type SimAnswer,
 } from '../sim';
 import { readNow } from './clock';
-import { listHeld, readJob, readOpenJobs, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
+import { listHeld } from './jobs';
+import { readOpenJobs } from './open-jobs';
 import { saveRegister } from './registers';
 
 const REGISTER = 'stand-in-faults';

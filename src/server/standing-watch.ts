@@ -3,7 +3,7 @@ import type { Db } from '../db';
 import { reportFault } from './air-alarms';
 import { readNow } from './clock';
 import { retryHeldAlarms } from './held-alarms';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { findNewestVersion } from './plant';
 import { findHeardAt } from './readings';
 import { readValues } from './site-rules';

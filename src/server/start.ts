@@ -2,7 +2,7 @@ import { sharedDatabase } from './database';
 import { adoptSite } from './registers';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
-import { workBeside } from './work/queue';
+import { workBeside } from './beside/queue';
 
 /** Opens the database and begins to watch. When it cannot be opened every page says why, and it is tried again until it can be. */
 export function startServer(): void {

@@ -2,7 +2,7 @@ import { listTags } from '../core/job';
 import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import type { Db } from '../db';
 import { describeHead } from './head';
-import { readJob, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
 import { printTags } from './print/tags';
 
 /** Tags as a PDF, or why there are none. */

@@ -2,7 +2,8 @@ import { listOrigins } from '../core/isolation';
 import { findRequirement, type Dossier, type Template } from '../core/job';
 import { describeChange, diffPlants, type IsolationPlan, type PlantGraph } from '../core/plant';
 import type { Db } from '../db';
-import { listJobs, readJob, readSiteFor } from './jobs';
+import { readJob, readSiteFor } from './job-state';
+import { listJobs } from './jobs';
 import { readGraph, readPlantVersion } from './plant';
 
 /** Ids on the plan, on the work and on the routes by which sources reach it. */

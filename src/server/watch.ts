@@ -17,7 +17,7 @@ import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { readNow } from './clock';
 import { readHandovers } from './handover';
-import { surveyOpenJobs } from './jobs';
+import { surveyOpenJobs } from './open-jobs';
 import { readSite } from './registers';
 import { readEach } from './unreadable';
 

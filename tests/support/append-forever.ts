@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
 import { openDatabase } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
-import { carryOut, readJob } from '../../src/server/jobs';
+import { readJob } from '../../src/server/job-state';
+import { carryOut } from '../../src/server/jobs';
 
 /** Gives one command after the other and says each answer, until it is killed. Run as a process of its own. */
 async function run(path: string): Promise<void> {

@@ -5,7 +5,8 @@ import { nanoid } from 'nanoid';
 import { closeDatabase, openDatabase } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
 import { guarded } from '../../src/server/guarded';
-import { carryOut, readJob } from '../../src/server/jobs';
+import { readJob } from '../../src/server/job-state';
+import { carryOut } from '../../src/server/jobs';
 import { findTrouble, noteTrouble, recheckTrouble } from '../../src/server/trouble';
 import { verifyAll } from '../../src/server/verify';
 

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
 import { closeDatabase, openDatabase } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
-import { carryOut, readJob, type Request } from '../../src/server/jobs';
+import { readJob } from '../../src/server/job-state';
+import { carryOut, type Request } from '../../src/server/jobs';
 import { pick, seeded } from './random';
 
 const draft = (link: string): Request['command'] => {

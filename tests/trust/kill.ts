@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { closeDatabase, openDatabase } from '../../src/db';
 import { makeBackup } from '../../src/server/backup';
-import { readJob } from '../../src/server/jobs';
+import { readJob } from '../../src/server/job-state';
 import { verifyAll } from '../../src/server/verify';
 import { pick, seeded } from './random';
 

@@ -3,7 +3,7 @@ import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
 import { listLeftJobs } from '../../../../server/left-jobs';
 import { savePlant } from '../../../../server/plant';
-import { doFor } from '../../../../server/work/queue';
+import { doFor } from '../../../../server/beside/queue';
 import { readBody, respondError } from '../../../../server/respond';
 import { findCoordinator } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
 import { sharedDatabase } from '../../../../server/database';
-import { readHistory } from '../../../../server/jobs';
+import { readHistory } from '../../../../server/job-state';
 import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { RecordSheet } from '../../../../ui/dossier/record';

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
 import { listOffered } from '../../../../server/choices';
 import { sharedDatabase } from '../../../../server/database';
-import { readJob } from '../../../../server/jobs';
+import { readJob } from '../../../../server/job-state';
 import { readSite } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { ScopeScreen } from '../../../../ui/jobs/scope';

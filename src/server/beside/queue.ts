@@ -59,7 +59,7 @@ class Helper {
 
   private open(): Worker {
     if (this.worker) return this.worker;
-    const file = join(process.cwd(), 'src', 'server', 'work', 'helper.ts');
+    const file = join(process.cwd(), 'src', 'server', 'beside', 'helper.ts');
     // The compiler of the command line reads the source as it stands: nothing has to be bundled for it.
     const begin = `require('tsx/cjs/api').register(); require(${JSON.stringify(file)});`;
     const worker = new Worker(begin, {
