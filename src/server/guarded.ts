@@ -23,7 +23,7 @@ export const guarded =
       return await work(...args);
     } catch (error) {
       // The framework's own signals pass.
-      if (error instanceof Error && 'digest' in error) throw error;
+      if (typeof error === 'object' && error !== null && 'digest' in error) throw error;
       if (error instanceof GivenUp) {
         return respondError(503, `This was given up: ${error.message}. Nothing was changed.`);
       }

@@ -19,20 +19,30 @@ const WORDS: readonly (readonly [code: string, words: string])[] = [
   ['EPERM', 'The files of the data directory may not be opened by this user.'],
 ];
 
-const codeOf = (error: unknown): string =>
-  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : '';
+/** What an error carries, whichever part of the program made it: the driver's own classes are not those of every place. */
+interface Carried {
+  readonly code?: unknown;
+  readonly cause?: unknown;
+  readonly message?: unknown;
+}
+
+const carriedBy = (error: unknown): Carried =>
+  typeof error === 'object' && error !== null ? error : {};
 
 /** What is wrong with the disk or the database, in words; undefined when an error is of another kind. */
 export function findDiskTrouble(error: unknown): string | undefined {
-  const code = codeOf(error);
+  const { code, cause } = carriedBy(error);
+  const own =
+    typeof code === 'string' ? WORDS.find(([begins]) => code.startsWith(begins))?.[1] : undefined;
   // A library that wraps the driver's error keeps it as the cause.
-  const own = WORDS.find(([begins]) => code.startsWith(begins))?.[1];
-  return own ?? (error instanceof Error && error.cause ? findDiskTrouble(error.cause) : undefined);
+  return own ?? (cause === undefined ? undefined : findDiskTrouble(cause));
 }
 
 /** An error in words for whoever has to act on it. */
-export const describeTrouble = (error: unknown): string =>
-  findDiskTrouble(error) ?? (error instanceof Error ? error.message : String(error));
+export function describeTrouble(error: unknown): string {
+  const { message } = carriedBy(error);
+  return findDiskTrouble(error) ?? (typeof message === 'string' ? message : String(error));
+}
 
 const noted = new WeakMap<Db['$client'], string>();
 
