@@ -77,7 +77,14 @@ export function listen(db: Db, hear: Listener['hear'], leave: Leave = FOREVER): 
   };
   towers.set(db, tower);
   tower.listeners.add(listener);
-  tower.timer ??= setInterval(() => look(db, tower), LOOK_MS).unref();
+  tower.timer ??= setInterval(() => {
+    try {
+      look(db, tower);
+    } catch (error) {
+      // Screens that hear nothing say so themselves; the next look may succeed.
+      console.error('the screens could not be told how things stand:', error);
+    }
+  }, LOOK_MS).unref();
   listener.hear(readBeat(db));
   return () => {
     tower.listeners.delete(listener);

@@ -58,7 +58,8 @@ describe('live updates', () => {
   it('tell how things stand at once, and again after a change and after the clock jumps', async () => {
     const { head, now } = readBoard(db);
     await waitFor((first) => first === head);
-    const changed = waitFor((next) => next === head + 1);
+    // The clock is moved to the beginning of a shift, and a job is raised.
+    const changed = waitFor((next) => next === head + 2);
     carryOutAt(db, [USABLE[0] as Step]);
     await changed;
     const jumped = waitFor((_, time) => Date.parse(time) - Date.parse(now) > 20 * 3_600_000);
@@ -75,7 +76,8 @@ describe('live updates', () => {
     while (beats.length < 2) await new Promise((resolve) => setTimeout(resolve, 50));
     leave();
     expect(beats[0]).toMatchObject({ head, since: head, changed: [] });
-    expect(beats[1]).toMatchObject({ head: head + 2, since: head });
+    // Each raised job has the clock moved before it.
+    expect(beats[1]).toMatchObject({ head: head + 4, since: head });
     expect([...(beats[1]?.changed ?? [])].sort()).toEqual([job, other].sort());
   });
 
