@@ -201,7 +201,7 @@ test('hot work waits for a test of its air, and air that is not fit stops it', a
   ).toBeVisible();
 
   const air = page.getByLabel('Air for hot work');
-  const read = async (methane: string, drawn = '120') => {
+  const read = async (methane: string, drawn = '300') => {
     await actAs(page, 'finn');
     if (!(await air.getByLabel('Hose (m); 0: none').isVisible()))
       await air.getByText('Test the air').click();
@@ -223,7 +223,7 @@ test('hot work waits for a test of its air, and air that is not fit stops it', a
   await read('0', '30');
   await expect(page.getByRole('alert').locator('[data-code="gas-too-soon"]')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
-  await air.getByLabel('Drawn for (s)').fill('120');
+  await air.getByLabel('Drawn for (s)').fill('300');
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Sign the test for hot work' }).click();
   await sign(page, 'finn');
