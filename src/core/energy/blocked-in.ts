@@ -4,6 +4,13 @@ import { computeWaterCompressibility, computeWaterDensity } from './water';
 
 /** Above this (Pa absolute) the formula of liquid water does not hold: IAPWS-IF97, region 1. */
 const MOST_PASCAL = 100e6;
+/** How near the pressure is searched, and in how many steps at most. */
+const NEAR_PASCAL = 0.01;
+const MOST_TURNS = 60;
+
+/** What was worked out before: a plant has few temperatures, and each check of a plan asks for all of them. */
+const known = new Map<string, number | undefined>();
+const MOST_KNOWN = 2000;
 
 /** Rise (Pa) of water at 1 atm by its expansion over its compressibility, in steps of at most 1 K; negative when it draws together. */
 function integrateAtAtmosphere(fromC: number, toC: number): number {
@@ -23,12 +30,21 @@ function findPressureAt(kelvin: number, volume: number): number | undefined {
   const boiling = computeBoilingPressure(kelvin) ?? 1000;
   const volumeAt = (pascal: number) => computeLiquid(absolutePascalOrThrow(pascal), kelvin).volume;
   if (volumeAt(boiling) < volume) return 0;
+  // By false position: the volume falls almost in a line, so that a few steps are enough.
   let [low, high] = [boiling, MOST_PASCAL];
-  if (volumeAt(high) > volume) return undefined;
-  for (let turn = 0; turn < 80; turn++) {
-    const middle = (low + high) / 2;
-    if (volumeAt(middle) > volume) low = middle;
-    else high = middle;
+  let [above, below] = [volumeAt(low) - volume, volumeAt(high) - volume];
+  if (below > 0) return undefined;
+  for (let turn = 0; turn < MOST_TURNS && high - low > NEAR_PASCAL; turn++) {
+    const guess = low + ((high - low) * above) / (above - below);
+    const off = volumeAt(guess) - volume;
+    if (Math.abs(off) < volume * 1e-13) return guess;
+    if (off > 0) {
+      [low, above] = [guess, off];
+      below /= 2;
+    } else {
+      [high, below] = [guess, off];
+      above /= 2;
+    }
   }
   return (low + high) / 2;
 }
@@ -40,6 +56,15 @@ function findPressureAt(kelvin: number, volume: number): number | undefined {
  * region 1; Kell (1975) where it draws together.
  */
 export function computeBlockedInRise(fromC: number, toC: number, start = 0): number | undefined {
+  const key = `${fromC} ${toC} ${start}`;
+  if (known.has(key)) return known.get(key);
+  const rise = workOutRise(fromC, toC, start);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, rise);
+  return rise;
+}
+
+function workOutRise(fromC: number, toC: number, start: number): number | undefined {
   if (!(fromC >= 0 && fromC <= 100 && toC >= 0 && toC <= 100)) return undefined;
   const kelvin = (celsius: number) => Math.max(273.16, celsius + 273.15);
   const boiling = computeBoilingPressure(kelvin(fromC)) ?? 0;

@@ -169,7 +169,7 @@ export const AUDIT_ROWS: RefusalRow[] = [
         COPIED(),
       ),
     'jun',
-    HAND_BACK?.[1] ?? CLOSE,
+    UNSIGNED_BACK,
     [],
   ],
   ['a copy that was never given', COPIED, 'hana', takeIn(2), ['copy-unknown']],
