@@ -94,7 +94,9 @@ describe('versions of the plant', () => {
     ['a digest made up to fit', "UPDATE plant_version SET digest = 'x', document = '{}'"],
   ])('are found out: %s', (_label, sql) => {
     db.$client.prepare(sql).run();
-    expect(verifyAll(db).problems.join()).toContain('plant_version 1: digest is another');
+    expect(verifyAll(db).problems.join()).toMatch(
+      /plant_version 1: (digest, )?document is another/,
+    );
   });
 
   it('refuse a plant that does not hold together, and keep nothing', () => {

@@ -131,6 +131,7 @@ describe('a look over everything that is kept', () => {
       'the document of a plant version',
       `update plant_version set document = replace(document, '6', '7')`,
     ],
+    ['the digest of a plant version', `update plant_version set digest = 'x'`],
     ['when a plant version was saved', `update plant_version set at = '2020-01-01T00:00:00.000Z'`],
     ['every permit', `delete from permit_row`],
   ])('finds %s', (_label, statement) => {

@@ -81,19 +81,13 @@ const rowsOf = (db: Db, table: Table): Row[] =>
     .all();
 const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 
-/** A saved version of the plant without its document, which is too large for the ledger: its digest stands there. */
-const withoutDocument = ({
-  version,
+/** A saved version of the plant with the digest of its document, which itself is too large for the ledger: its digest stands there. */
+const withDigest = ({
   document,
-  note,
-  actor,
-  at,
-}: typeof tables.plantVersions.$inferSelect) => ({
-  version,
-  digest: digestOf(document),
-  note,
-  actor,
-  at,
+  ...row
+}: typeof tables.plantVersions.$inferSelect): Readonly<Record<string, unknown>> => ({
+  ...row,
+  document: digestOf(document),
 });
 
 const withPinDigest = ({ pinHash, ...person }: typeof tables.people.$inferSelect) => ({
@@ -169,7 +163,7 @@ class SiteTold {
     { actor, at }: { readonly actor: string; readonly at: string },
   ): void {
     const told = { version, digest, note, actor, at };
-    this.versions.push(told);
+    this.versions.push({ ...told, document: digest });
     const { plantVersions } = tables;
     const kept = this.from
       .select()
@@ -259,7 +253,7 @@ function compareTables(db: Db): { readonly problems: string[]; readonly notes: s
       {
         name: 'plant_version',
         key: ['version'],
-        kept: db.select().from(tables.plantVersions).all().map(withoutDocument),
+        kept: db.select().from(tables.plantVersions).all().map(withDigest),
         told: told.versions,
       },
       {
