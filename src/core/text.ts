@@ -64,3 +64,12 @@ export function readJsonText(text: string): JsonRead {
     ? { ok: true, document }
     : { ok: false, says: `holds half a character at ${half}` };
 }
+
+/** Bytes as text; undefined when they are no UTF-8. */
+export function decodeText(bytes: Uint8Array): string | undefined {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { readJsonText } from '../core/text';
+import { decodeText, readJsonText } from '../core/text';
 
 /** A plain error with a status: what is wrong, field by field. */
 export function respondError(
@@ -38,15 +38,6 @@ export async function readBytes(
     return at + part.length;
   }, 0);
   return whole;
-}
-
-/** Bytes as text; undefined when they are no UTF-8. */
-export function decodeText(bytes: Uint8Array): string | undefined {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return undefined;
-  }
 }
 
 /** Reads and checks a JSON body; answers the value or the response that refuses it. */

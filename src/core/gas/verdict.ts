@@ -30,6 +30,8 @@ export interface AirLine {
   readonly value: number;
   readonly unit: '%vol' | '%LFL' | 'ppm' | '%';
   readonly limit: string;
+  /** The most that is allowed, where there is one figure for it. */
+  readonly most?: number;
   readonly basis: string;
   readonly isFit: boolean;
   /** Above its range a sensor does not say how much. */
@@ -88,6 +90,7 @@ function judgeFlammable(measured: Measured, { lflMost, lflBasis }: AirLimits): A
       value,
       unit: '%LFL',
       limit: `below ${lflMost} % LFL`,
+      most: lflMost,
       basis: `${OSHA_AIR}; LFL by ${lflBasis === 'iec' ? 'IEC 60079-20-1' : 'NFPA 325'}`,
       isFit: !measured.isOver && value < lflMost,
       ...over(measured),
@@ -113,6 +116,7 @@ function judgePoison(measured: Measured, { exposureMost }: AirLimits): AirLine[]
       value,
       unit: 'ppm',
       limit: `at most ${most} ppm`,
+      most,
       basis: `${substanceOf(measured.gas).basis ?? ''}, ${exposureMost} % of it`,
       isFit: !measured.isOver && value <= most,
       ...over(measured),
@@ -139,6 +143,7 @@ function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
             value: share,
             unit: '%LFL' as const,
             limit: `below ${limits.lflMost} % LFL`,
+            most: limits.lflMost,
             basis: 'Le Chatelier; an estimate',
             isFit: share < limits.lflMost,
           },
@@ -151,6 +156,7 @@ function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
             value: exposure,
             unit: '%' as const,
             limit: `at most ${limits.exposureMost} % of their limits`,
+            most: limits.exposureMost,
             basis: TOGETHER,
             isFit: exposure <= limits.exposureMost,
           },
@@ -225,9 +231,7 @@ export function describeLine({ gas, value, unit, limit, basis, isOver }: AirLine
 const NEAR = 0.8;
 
 /** How near a value that is fit is to its limit (%); undefined when it is not near, not fit, or has no single limit. */
-export function findNearness({ value, isFit, limit, gas }: AirLine): number | undefined {
-  const most = /^(?:below|at most) ([\d.]+)/.exec(limit)?.[1];
-  if (!isFit || gas === 'oxygen' || most === undefined) return undefined;
-  const share = value / Number(most);
-  return share >= NEAR ? Math.round(share * 100) : undefined;
+export function findNearness({ value, isFit, most }: AirLine): number | undefined {
+  const share = most === undefined ? 0 : value / most;
+  return isFit && share >= NEAR ? Math.round(share * 100) : undefined;
 }

@@ -1,6 +1,7 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import type { Result } from '../result';
+import { decodeText } from '../text';
 import { LARGEST_FILE_BYTES, MOST_PROBLEMS, MOST_ROWS, parsePlant } from './parse';
 import { showValue, type FileProblem } from './problems';
 import type { Plant } from './schema';
@@ -206,15 +207,6 @@ const inFile = (message: string, file = '(file)'): SheetProblem => ({
   message,
 });
 
-/** A sheet as text; undefined when it is no UTF-8. */
-function decodeSheet(data: Uint8Array): string | undefined {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(data);
-  } catch {
-    return undefined;
-  }
-}
-
 /** Unpacks no more than the largest plant file, whatever a zip claims to hold. */
 function unpack(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>, SheetProblem> {
   let size = 0;
@@ -263,7 +255,7 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
   const read = new Map<SheetName, ReadSheet>();
   for (const name of SHEET_NAMES) {
     const data = byName.get(`${name}.csv`);
-    const text = data && decodeSheet(data);
+    const text = data && decodeText(data);
     if (text !== undefined) read.set(name, readSheet(name, text));
     else if (data) problems.push(inFile('is not text in UTF-8', `${name}.csv`));
     else if (!optional.has(name)) problems.push(inFile('is missing', `${name}.csv`));

@@ -6,7 +6,7 @@ import {
   parseSheets,
   type Plant,
 } from '../../core/plant';
-import { decodeText } from '../respond';
+import { decodeText } from '../../core/text';
 
 /** Work that takes long: a drawing to be laid out, a plant file to be read and checked. */
 export type Task =

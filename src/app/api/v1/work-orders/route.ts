@@ -1,7 +1,8 @@
+import { decodeText } from '../../../../core/text';
 import { readOrderSheet, workOrdersSchema, type OrderProblem } from '../../../../core/work-orders';
 import { findCaller } from '../../../../server/caller';
 import { sharedDatabase } from '../../../../server/database';
-import { decodeText, readBody, readBytes, respondError } from '../../../../server/respond';
+import { readBody, readBytes, respondError } from '../../../../server/respond';
 import { listOrders, receiveOrders } from '../../../../server/work-orders';
 import { guarded } from '../../../../server/guarded';
 
