@@ -17,8 +17,6 @@ import {
 } from '../src/core/plant';
 import { PlanFinder } from '../src/core/isolation/planner/best';
 import { presentOrThrow } from '../src/core/result';
-import { solveJob } from '../tests/support/programme/solve-job';
-import { loadSolver } from '../tests/support/programme/solver';
 import { makeWorks, type MadeJob } from '../tests/support/works';
 import { benchBoard } from './board';
 import { benchGas } from './gas';
@@ -134,42 +132,6 @@ function measureMade(size: number): void {
   measure(`Works of seed ${SEED}`, graph, cases);
 }
 
-/** Links of the works on which a general integer programme has its try: it ends within the minute on few larger ones. */
-const PROGRAMME_SIZE = 60;
-const PROGRAMME_SECONDS = 60;
-const PROGRAMME_JOBS = 12;
-
-/** Least effort of the same jobs by an integer programme on the whole plant (HiGHS, cuts added as they are broken). */
-async function compareWithProgramme(): Promise<void> {
-  const solve = await loadSolver();
-  const { plant, jobs } = makeWorks(SEED, PROGRAMME_SIZE);
-  const graph = buildGraph(plant);
-  const ratios: number[] = [];
-  let late = 0;
-  for (const { scope } of jobs.slice(0, PROGRAMME_JOBS)) {
-    const requirement = computeRequirement(graph, scope);
-    const ours = time(() => new PlanFinder(graph, requirement).best('effort'));
-    const start = performance.now();
-    try {
-      const theirs = time(() =>
-        solveJob(graph, requirement, 'effort', 'outage', (programme) => {
-          if (performance.now() - start > PROGRAMME_SECONDS * 1000) throw new RangeError('late');
-          return solve(programme);
-        }),
-      );
-      ratios.push(theirs / ours);
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
-      late += 1;
-    }
-  }
-  const { median, p90 } = summarise(ratios);
-  say(
-    `Least effort on ${graph.links.length} links against the integer programme: ${ratios.length} jobs ended within a minute, ${late} did not`,
-  );
-  say(`  times as long            median ${median.toFixed(0)}, 90th percentile ${p90.toFixed(0)}`);
-}
-
 /** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build). */
 async function main(): Promise<void> {
   if (process.argv.includes('board')) return benchBoard();
@@ -178,7 +140,6 @@ async function main(): Promise<void> {
   const sizes = process.argv.slice(2).map(Number).filter(Number.isInteger);
   measureDemo();
   for (const size of sizes.length > 0 ? sizes : SIZES) measureMade(size);
-  await compareWithProgramme();
   await benchBoard();
   await benchGas();
   await benchPeople();

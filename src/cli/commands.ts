@@ -2,6 +2,7 @@ import {
   checkPlan,
   explainPoints,
   limitTime,
+  listArrivalLamps,
   listFailures,
   planIsolation,
   rankGrade,
@@ -32,11 +33,20 @@ export function runTrace([plant = '', scope = '']: string[]): Answer {
       medium: medium?.id,
       energy: medium?.energy,
       grade: demand.grade,
+      arrivals: (traced?.arrivals ?? []).map(({ section, mode }) => ({
+        section: graph.sections[section]?.id,
+        mode,
+      })),
+      ...(traced?.behind === undefined ? {} : { behind: traced.behind }),
+      ...(traced?.gap ? { gap: true } : {}),
       reasons: demand.reasons,
       route: traced?.route ?? [],
     };
   });
+  const lamps = listArrivalLamps(graph, requirement.trace);
   const text = lines(
+    ...lamps.map(({ words }) => words),
+    '',
     ...[...sources]
       .sort((a, b) => rankGrade(b.grade) - rankGrade(a.grade))
       .map(
@@ -59,6 +69,12 @@ export function runTrace([plant = '', scope = '']: string[]): Answer {
   return {
     document: {
       sources,
+      lamps: lamps.map(({ id, kind, words, sources: behind }) => ({
+        id,
+        kind,
+        words,
+        sources: behind,
+      })),
       stores: requirement.trace.stores,
       emptied: requirement.trace.emptied.map(({ id }) => id),
     },
@@ -76,10 +92,12 @@ const describeFinding = (finding: Finding): string =>
 
 const describeAnswer = (aim: string, answer: PlanAnswer): string =>
   [
-    `least ${aim}: ${answer.cost.effort} min, outage ${answer.cost.outage} an hour, ${answer.cost.points} points, ${answer.passes ? 'passes' : 'DOES NOT PASS'}`,
+    `least ${aim}: ${answer.cost.effort} min, outage ${answer.cost.outage} an hour, ${answer.cost.points} points, ${answer.partial ? 'PARTIAL: the rest without what nothing holds back' : answer.passes ? 'passes' : 'DOES NOT PASS'}`,
     `    close    ${answer.close.join(' ')}`,
     `    open     ${answer.open.join(' ')}`,
     `    restrain ${answer.restrain.join(' ')}`,
+    ...(answer.stand ? [`    lock open ${answer.stand.join(' ')}`] : []),
+    ...(answer.seen_open.length > 0 ? [`    see open  ${answer.seen_open.join(' ')}`] : []),
     ...answer.stages.map((stage) => `    stage ${stage.name}: close ${stage.close.join(' ')}`),
     ...answer.extra_measures.map(
       (measure) =>

@@ -1,6 +1,15 @@
 import { listOrigins } from '../core/isolation';
 import { findRequirement, type Dossier, type Template } from '../core/job';
-import { describeChange, diffPlants, type IsolationPlan, type PlantGraph } from '../core/plant';
+import {
+  describeChange,
+  diffPlants,
+  listPlanPoints,
+  mapPlan,
+  pointsOf,
+  type IsolationPlan,
+  type PlanPart,
+  type PlantGraph,
+} from '../core/plant';
 import type { Db } from '../db';
 import { readJob, readSiteFor } from './job-state';
 import { listJobs } from './jobs';
@@ -18,14 +27,18 @@ function listTouched(
   return new Set([
     ...links,
     ...ends,
-    ...plan.open,
-    ...plan.restrain,
+    ...listPlanPoints(plan),
     ...dossier.scope.work.map(({ section }) => section),
   ]);
 }
 
-function isIn(graph: PlantGraph, part: keyof IsolationPlan, id: string): boolean {
-  const table = { close: graph.linkAt, open: graph.outletAt, restrain: graph.storeAt }[part];
+function isIn(graph: PlantGraph, part: PlanPart, id: string): boolean {
+  const table = {
+    close: graph.linkAt,
+    open: graph.outletAt,
+    restrain: graph.storeAt,
+    stand: graph.linkAt,
+  }[part];
   return table.has(id);
 }
 
@@ -36,7 +49,7 @@ function toTemplate(db: Db, job: string, dossier: Dossier, newest: number): Temp
   const now = readGraph(db, newest);
   const routes = listOrigins(findRequirement(dossier, site).trace).map(({ route }) => [...route]);
   const touched = listTouched(site.graph, dossier, plan, routes);
-  const keep = (part: keyof IsolationPlan) => plan[part].filter((id) => isIn(now, part, id));
+  const keep = (part: PlanPart) => pointsOf(plan, part).filter((id) => isIn(now, part, id));
   const changes = diffPlants(site.graph.plant, now.plant).map((change) => {
     const row = now.links[now.linkAt.get(change.id) ?? -1];
     const touches = touched.has(change.id) || (row?.between ?? []).some((end) => touched.has(end));
@@ -47,7 +60,7 @@ function toTemplate(db: Db, job: string, dossier: Dossier, newest: number): Temp
     title: dossier.title,
     version: plantVersion,
     newest,
-    plan: { close: keep('close'), open: keep('open'), restrain: keep('restrain') },
+    plan: mapPlan(plan, (_, part) => keep(part)),
     gone: (['close', 'open', 'restrain'] as const).flatMap((part) =>
       plan[part].filter((id) => !isIn(now, part, id)),
     ),

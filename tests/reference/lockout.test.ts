@@ -135,7 +135,7 @@ describe('29 CFR 1910.147(e), release from lockout', () => {
     expect(refusalsOf(ON(), 'lena', off, { signed: new Set(['lena']) })).toEqual([
       'signature-missing',
     ]);
-    expect(refusalsOf(back(6), 'gus', { kind: 'unlock-point', link: 'HV-2001' })).toEqual([
+    expect(refusalsOf(back(8), 'gus', { kind: 'unlock-point', link: 'HV-2001' })).toEqual([
       'lock-not-yours',
     ]);
   });
@@ -244,7 +244,10 @@ describe('EN 50110-1, 6.2, the five rules, on the high-voltage side of a transfo
   });
 
   it('5: is not proved before what stays live beside it is screened off', () => {
-    const at = first(isVoltage);
+    const at = first(
+      (command) =>
+        command.kind === 'prove' && command.seen?.includes('live-parts-screened') === true,
+    );
     const [actor, prove] = steps[at] as Step;
     const before = carryOut(steps.slice(0, at), walked, START, 60);
     expect(prove).toMatchObject({ seen: ['live-parts-screened'] });

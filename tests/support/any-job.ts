@@ -3,6 +3,9 @@ import type { Command, DossierState } from '../../src/core/job';
 import type { Scope } from '../../src/core/plant';
 import { carryOut, RAISE, site, type Step } from './seal-change';
 
+/** Wide enough for a good plan; whether it is the best of all is no matter here. */
+const NARROW = { mostStates: 500, mostCells: 4_000, isOver: () => false };
+
 /** The steps of a job on any place of work at Quillmere, planned for least effort, up to the walk-down. */
 export function stepsToWalkDown(
   work: Scope['work'],
@@ -17,8 +20,8 @@ export function stepsToWalkDown(
   const { hours = 6, title = RAISE.title, equipment = RAISE.equipment } = more;
   const emptied = more.emptied ? { emptied: [...more.emptied] } : {};
   const scope: Scope = { work, hours, ...emptied };
-  const { answers } = planIsolation(graph, computeRequirement(graph, scope, {}, policy));
-  const { close, open, restrain } = joinStages(answers.effort);
+  const { answers } = planIsolation(graph, computeRequirement(graph, scope, {}, policy), NARROW);
+  const { close, open, restrain, stand = [] } = joinStages(answers.effort);
   return [
     ['ada', { ...RAISE, title, equipment, work: [...work], hours, ...emptied }],
     [
@@ -29,11 +32,12 @@ export function stepsToWalkDown(
         close: [...close],
         open: [...open],
         restrain: [...restrain],
+        stand: [...stand],
       },
     ],
     ['ada', { kind: 'submit-plan', drawingChecked: false }],
     ['hana', { kind: 'accept-plan', note: '' }],
-    ...[...close, ...open, ...restrain].map((point): Step => [
+    ...[...close, ...open, ...restrain, ...stand].map((point): Step => [
       'cora',
       { kind: 'check-label', point, found: 'as-drawn', note: '' },
     ]),

@@ -1,20 +1,24 @@
 import { checkPlan, computeCost, type PlanCost, type Requirement } from '../../src/core/isolation';
-import type { IsolationPlan, PlantGraph } from '../../src/core/plant';
+import { canStandOpen, type IsolationPlan, type PlantGraph } from '../../src/core/plant';
 
-/** Every plan there is on a small plant: links that can bar, all outlets, stores to be restrained. */
+/** Every plan there is on a small plant: links that can bar, outlets, stores to be restrained, shut valves to be locked open. */
 export function* listEveryPlan(graph: PlantGraph): Generator<IsolationPlan> {
   const close = graph.links.filter((_, n) => graph.strength[n]).map(({ id }) => id);
   const open = graph.outlets.map(({ id }) => id);
   const restrain = graph.stores
     .filter(({ store }) => store.release === 'restrain')
     .map(({ store }) => store.id);
-  const total = close.length + open.length + restrain.length;
+  const stand = graph.links
+    .filter((link, n) => graph.isNormallyClosed[n] && canStandOpen(link))
+    .map(({ id }) => id);
+  const total = close.length + open.length + restrain.length + stand.length;
   for (let bits = 0; bits < 2 ** total; bits++) {
     const has = (at: number) => ((bits >> at) & 1) === 1;
     yield {
       close: close.filter((_, n) => has(n)),
       open: open.filter((_, n) => has(close.length + n)),
       restrain: restrain.filter((_, n) => has(close.length + open.length + n)),
+      stand: stand.filter((_, n) => has(close.length + open.length + restrain.length + n)),
     };
   }
 }

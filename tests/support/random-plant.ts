@@ -1,8 +1,11 @@
 import { randomLcg, randomInt } from 'd3';
 import {
-  CONVERTING_KINDS,
+  carrierOf,
+  findCrossing,
+  LINK_KINDS,
   type Grade,
   type LinkKind,
+  type Medium,
   type Plant,
   type Scope,
 } from '../../src/core/plant';
@@ -29,51 +32,78 @@ export class Dice {
 }
 
 const MEDIA = [
-  { id: 'M-EL', name: 'power', energy: 'electrical', phase: 'none', hazards: [] },
   { id: 'M-AIR', name: 'air', energy: 'pressure', phase: 'gas', hazards: [] },
   { id: 'M-GAS', name: 'gas', energy: 'process', phase: 'gas', hazards: ['flammable'] },
   { id: 'M-WAT', name: 'water', energy: 'process', phase: 'liquid', hazards: [] },
+  { id: 'M-OIL', name: 'hot oil', energy: 'thermal', phase: 'liquid', hazards: [] },
+  { id: 'M-EL', name: 'power', energy: 'electrical', phase: 'none', hazards: [] },
   { id: 'M-MEC', name: 'shaft', energy: 'mechanical', phase: 'none', hazards: [] },
+  { id: 'M-HOT', name: 'heat', energy: 'thermal', phase: 'none', hazards: [] },
 ] as const satisfies Plant['media'];
 
-const KINDS: readonly LinkKind[] = [
+type MediumId = (typeof MEDIA)[number]['id'];
+
+const mediumOf = (id: MediumId): Medium =>
+  structuredClone(MEDIA.find((one) => one.id === id)) as unknown as Medium;
+
+/** Kinds that are drawn more often than the rest: what plants are mostly made of. */
+const COMMON: readonly LinkKind[] = [
   'gate-valve',
   'gate-valve',
-  'ball-valve',
   'ball-valve',
   'isolator',
   'circuit-breaker',
   'spectacle-blind',
-  'spectacle-blind',
-  'spool',
   'joint',
+  'check-valve',
   'pump',
   'motor',
-  'check-valve',
   'exchanger',
+  'coupling',
+  'clutch',
 ];
 
-/** A kind that may join two sections: what keeps a medium apart is only put within one. */
-function rollKind(dice: Dice, isOneMedium: boolean): LinkKind {
-  const kind = dice.pick(KINDS);
-  return isOneMedium || CONVERTING_KINDS.has(kind)
-    ? kind
-    : dice.pick(['pump', 'motor', 'exchanger']);
+/** A kind that can join two media; undefined when none can. */
+function rollKind(dice: Dice, a: MediumId, b: MediumId): LinkKind | undefined {
+  const [one, other] = [carrierOf(mediumOf(a)), carrierOf(mediumOf(b))];
+  const fits = (kind: LinkKind) => findCrossing(kind, one, other) !== undefined;
+  const common = COMMON.filter(fits);
+  const all = LINK_KINDS.filter(fits);
+  if (all.length === 0) return undefined;
+  return common.length > 0 && dice.chance(0.6) ? dice.pick(common) : dice.pick(all);
 }
 
-function rollLink(dice: Dice, n: number, media: readonly string[]): Plant['links'][number] {
-  const count = media.length;
+/** The two sections of a link: a tree first, so that all hang together, then anything. */
+function rollEnds(dice: Dice, n: number, count: number): readonly [number, number] {
   const a = n < count - 1 ? n + 1 : dice.below(count);
   const b = n < count - 1 ? dice.below(n + 1) : (a + 1 + dice.below(count - 1)) % count;
-  return {
-    id: `L${n}`,
-    kind: rollKind(dice, media[a] === media[b]),
-    between: [`S${a}`, `S${b}`],
-    ...(dice.chance(0.15) ? { normal: 'closed' as const } : {}),
-    ...(dice.chance(0.1) ? { lockable: false } : {}),
-    ...(dice.chance(0.3) ? { minutes: dice.below(30) } : {}),
-    ...(dice.chance(0.05) ? { passing: true } : {}),
-  };
+  return [a, b];
+}
+
+function rollLinks(dice: Dice, linkCount: number, media: MediumId[]): Plant['links'] {
+  return Array.from({ length: linkCount }, (_, n) => {
+    const [a, b] = rollEnds(dice, n, media.length);
+    const kind = rollKind(dice, media[a] as MediumId, media[b] as MediumId);
+    // Where nothing can join the two the new one is made like the other.
+    if (!kind && n < media.length - 1) media[a] = media[b] as MediumId;
+    return { n, a, b };
+  }).flatMap(({ n, a, b }) => {
+    const kind = rollKind(dice, media[a] as MediumId, media[b] as MediumId);
+    if (!kind) return [];
+    return [
+      {
+        id: `L${n}`,
+        kind,
+        between: [`S${a}`, `S${b}`] as [string, string],
+        ...(dice.chance(0.15) ? { normal: 'closed' as const } : {}),
+        ...(dice.chance(0.08) ? { lockable: false } : {}),
+        ...(dice.chance(0.05) ? { operated: 'remote' as const } : {}),
+        ...(dice.chance(0.3) ? { minutes: dice.below(30) } : {}),
+        ...(dice.chance(0.05) ? { passing: true } : {}),
+        ...(kind === 'relief-valve' ? { protects: [`S${dice.below(media.length)}`] } : {}),
+      },
+    ];
+  });
 }
 
 /** A random small plant and job: few enough links and outlets to try every subset. */
@@ -87,10 +117,10 @@ export function rollPlant(seed: number): {
   const linkCount = count - 1 + dice.below(3);
   const outletCount = 1 + dice.below(4);
   const main = dice.pick(MEDIA).id;
-  const media = Array.from({ length: count }, () =>
-    dice.chance(0.8) ? main : dice.pick(MEDIA).id,
+  const media = Array.from({ length: count }, (): MediumId =>
+    dice.chance(0.6) ? main : dice.pick(MEDIA).id,
   );
-  const links = Array.from({ length: linkCount }, (_, n) => rollLink(dice, n, media));
+  const links = rollLinks(dice, linkCount, media);
   const outlets = Array.from({ length: outletCount }, (_, n) => {
     const kind = dice.pick(['vent', 'drain', 'bleed', 'bleed', 'earth'] as const);
     return {
@@ -98,7 +128,7 @@ export function rollPlant(seed: number): {
       section: `S${n === 0 ? 0 : dice.below(count)}`,
       kind,
       leads_to: kind === 'earth' ? ('earth' as const) : dice.pick(['safe', 'atmosphere'] as const),
-      ...(dice.chance(0.3) ? { minutes: dice.below(9) } : {}),
+      ...(dice.chance(0.3) ? { minutes: dice.below(dice.chance(0.3) ? 40 : 9) } : {}),
     };
   });
   const sections = Array.from({ length: count }, (_, n) => ({
@@ -108,7 +138,7 @@ export function rollPlant(seed: number): {
     area: 'A',
     ...(n > 0 && (n === count - 1 || dice.chance(0.3)) ? { source: { name: `source ${n}` } } : {}),
     ...(dice.chance(0.5) ? { serves: dice.below(20) } : {}),
-    ...(dice.chance(0.8) ? { pressure_bar: dice.pick([0.5, 6, 16]) } : {}),
+    ...(dice.chance(0.85) ? { pressure_bar: dice.pick([0, 0, 0.5, 6, 16]) } : {}),
     ...(dice.chance(0.8) ? { temperature_c: dice.pick([15, 80]) } : {}),
     ...(dice.chance(0.7) ? { voltage_v: dice.pick([230, 11000]) } : {}),
     ...(dice.chance(0.2)
@@ -130,7 +160,7 @@ export function rollPlant(seed: number): {
     version: 1,
     name: `seed ${seed}`,
     areas: [{ id: 'A', name: 'area', outline: [], zone: 'none' }],
-    media: [...MEDIA].map((medium) => ({ ...medium, hazards: [...medium.hazards] })),
+    media: MEDIA.map(({ id }) => mediumOf(id)),
     sections: sections as Plant['sections'],
     links,
     outlets,

@@ -92,7 +92,7 @@ export const PLAN = {
     'HV-2008',
     'HV-2009',
   ],
-  open: ['DR-2002', 'DR-2004', 'DR-2007'],
+  open: ['BL-2003', 'DR-2001', 'DR-2002', 'DR-2004', 'DR-2007'],
   restrain: ['ST-P201-SPR'],
 };
 export const RAISE = {
@@ -261,6 +261,8 @@ export function fieldStepsOf(state: DossierState): Step[] {
         return [['ada', { kind: 'tell-affected', who: 'control room' }]];
       case 'stop':
         return [['cora', { kind: 'stop-plant', how: 'stopped at the panel' }]];
+      case 'bring-in':
+      case 'open-way':
       case 'isolate-drives':
       case 'isolate-flows':
       case 'fit': {
@@ -592,6 +594,16 @@ export const outgrownSite: SiteFacts = {
       ],
     }),
   },
+};
+/** The site on a drawing that does not say what its gas gives off. */
+export const unsaidSite: SiteFacts = {
+  ...site,
+  graph: buildGraph({
+    ...plant.value,
+    media: plant.value.media.map((one) =>
+      one.id === 'BIOGAS' ? { ...one, gases: undefined } : one,
+    ),
+  }),
 };
 export const LATE = '2026-11-24T23:00:00.000Z';
 export const ISSUE: Command = { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' };

@@ -181,7 +181,7 @@ function makeVessel(works: Works, mains: Mains): void {
     const { shaft } = makeMotor(works, mains);
     const stirrer = works.section('SHAFT');
     works.link('coupling', shaft, stirrer);
-    works.link('pump', stirrer, vessel);
+    works.link('agitator', stirrer, vessel);
   }
   works.jobs.push({
     kind: 'vessel',

@@ -1,4 +1,10 @@
-import { asEmptied, computePlantState, type PlantState, type Requirement } from '../isolation';
+import {
+  asEmptied,
+  computePlantState,
+  listInside,
+  type PlantState,
+  type Requirement,
+} from '../isolation';
 import {
   linksOf,
   otherEnd,
@@ -241,12 +247,12 @@ export function findStored(
 ): StoredEnergy[] {
   const graph = asEmptied(drawn, requirement);
   const state = computePlantState(graph, plan);
-  const bodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  const inside = listInside(graph, state, requirement.trace);
   const stores = new Set(
     graph.stores
       .filter(
         ({ store, section }) =>
-          (plan.close.length > 0 && bodies.has(state.body[section])) ||
+          (plan.close.length > 0 && inside.has(section)) ||
           plan.restrain.includes(store.id) ||
           plan.open.includes(store.release) ||
           requirement.trace.stores.some(({ id, separable }) => id === store.id && !separable),

@@ -1,5 +1,5 @@
 import { SUBSTANCES, substanceOf } from '../gas';
-import { isFluid, type LinkKind, type PlantGraph } from '../plant';
+import { hazardsOf, isFluid, type LinkKind, type PlantGraph } from '../plant';
 
 /** Where a body opens into the air. */
 export interface Opening {
@@ -57,7 +57,7 @@ function describeFlammable(graph: PlantGraph, section: number): string | undefin
   const medium = graph.medium[section];
   if (!medium) return undefined;
   const gases = (medium.gases ?? []).filter((gas) => substanceOf(gas).lfl !== undefined);
-  if (gases.length === 0 && !medium.hazards.includes('flammable')) return undefined;
+  if (gases.length === 0 && !hazardsOf(medium).includes('flammable')) return undefined;
   const names = gases.map((gas) => SUBSTANCES[gas].name).join(', ');
   return names === '' ? medium.name : `${medium.name} (${names})`;
 }

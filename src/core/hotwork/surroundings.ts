@@ -5,6 +5,7 @@ import {
   type PlantGraph,
   type Section,
   type SurroundingKind,
+  hazardsOf,
 } from '../plant';
 import { findDistance, type Place } from '../schedule';
 
@@ -82,7 +83,7 @@ const OUTLET_KIND: Readonly<Record<Exclude<Outlet['kind'], 'earth'>, NeighbourKi
 };
 
 const isFlammable = (graph: PlantGraph, section: number): boolean =>
-  graph.medium[section]?.hazards.includes('flammable') === true;
+  hazardsOf(graph.medium[section] ?? { hazards: [] }).includes('flammable');
 
 const spotOf = ({ id, name, area, at }: Section, kind: NeighbourKind): Spot => ({
   id,

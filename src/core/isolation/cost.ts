@@ -28,6 +28,12 @@ export function closingMinutes(link: Link): number {
   return link.normal === 'closed' ? minutes / 2 : minutes;
 }
 
+/** Minutes to lock one link open: as for closing it, half when it stands open already. Source: practice. */
+export function standingMinutes(link: Link): number {
+  const minutes = link.minutes ?? (STAGED_KINDS.has(link.kind) ? 60 : 10);
+  return link.normal === 'closed' ? minutes : minutes / 2;
+}
+
 /** Minutes to open one outlet, or to apply an earth: its own figure, else 5. Source: practice. */
 export const openingMinutes = (outlet: Outlet): number => outlet.minutes ?? 5;
 
@@ -92,19 +98,23 @@ export function computeCost(graph: PlantGraph, plan: IsolationPlan): PlanCost {
   const links = [...new Set(plan.close)].flatMap(
     (id) => graph.links[graph.linkAt.get(id) ?? -1] ?? [],
   );
+  const stands = [...new Set(plan.stand ?? [])].flatMap(
+    (id) => graph.links[graph.linkAt.get(id) ?? -1] ?? [],
+  );
   const outlets = [...new Set(plan.open)].flatMap(
     (id) => graph.outlets[graph.outletAt.get(id) ?? -1] ?? [],
   );
   const restraints = [...new Set(plan.restrain)].filter((id) => graph.storeAt.has(id)).length;
   const closing = links.reduce((sum, link) => sum + closingMinutes(link), 0);
+  const standing = stands.reduce((sum, link) => sum + standingMinutes(link), 0);
   const opening = outlets.reduce((sum, outlet) => sum + openingMinutes(outlet), 0);
   const outage = listLostSections(graph, plan.close).reduce(
     (sum, section) => sum + (graph.sections[section]?.serves ?? 0),
     0,
   );
   return {
-    effort: closing + opening + restraints * RESTRAIN_MINUTES,
+    effort: closing + standing + opening + restraints * RESTRAIN_MINUTES,
     outage,
-    points: links.length + outlets.length + restraints,
+    points: links.length + stands.length + outlets.length + restraints,
   };
 }

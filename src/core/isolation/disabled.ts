@@ -1,6 +1,7 @@
 import type { IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState } from './bodies';
 import { listLostSections } from './cost';
+import { listInside } from './inside';
 
 /** A device that keeps people or plant safe and no longer can. */
 export interface Disabled {
@@ -25,14 +26,15 @@ export function listDisabled(
 ): Disabled[] {
   const state = computePlantState(graph, plan);
   const bodyOf = (section: number) => state.body[section] ?? -1;
-  const own = new Set(inside.map(bodyOf));
+  const own = listInside(graph, state, { zone: inside });
   const lost = new Set(listLostSections(graph, plan.close));
   const reliefs = (graph.linksByKind.get('relief-valve') ?? []).flatMap((number): Disabled[] => {
     const link = graph.links[number];
     const at = bodyOf(graph.ends[2 * number] ?? -1);
     const cutOff = (link?.protects ?? []).filter((id) => {
       const body = bodyOf(graph.sectionAt.get(id) ?? -1);
-      return body !== at && state.bled[body] !== 1;
+      const section = graph.sectionAt.get(id) ?? -1;
+      return body !== at && state.bled[state.part[section] ?? -1] !== 1;
     });
     if (!link || cutOff.length === 0) return [];
     const words = `${link.id} no longer relieves ${cutOff.join(', ')}`;
@@ -43,7 +45,7 @@ export function listDisabled(
     const number = graph.sectionAt.get(section) ?? -1;
     const body = bodyOf(number);
     const wasFed = whole.live[whole.body[number] ?? -1] === 1;
-    if (reads !== 'gas' || !wasFed || state.live[body] === 1 || own.has(body)) return [];
+    if (reads !== 'gas' || !wasFed || state.live[body] === 1 || own.has(number)) return [];
     return [
       { device: id, kind: 'detector', words: `${id} no longer samples what feeds ${section}` },
     ];
@@ -52,7 +54,7 @@ export function listDisabled(
     (number): Disabled[] => {
       const ends = [graph.ends[2 * number] ?? -1, graph.ends[2 * number + 1] ?? -1];
       const id = graph.links[number]?.id ?? '';
-      const isInside = ends.every((end) => own.has(bodyOf(end)));
+      const isInside = ends.every((end) => own.has(end));
       if (isInside || !ends.some((end) => lost.has(end))) return [];
       return [{ device: id, kind: 'trip', words: `${id} has lost its supply and trips nothing` }];
     },

@@ -12,7 +12,7 @@ import {
 } from '../plant';
 import { listProofs } from '../proving';
 import { planSequence } from '../sequence';
-import { checkPlan } from './check';
+import { checkPlan } from './check/check';
 import { planIsolation } from './planner/plan';
 import { computeRequirement } from './requirement';
 
@@ -131,7 +131,7 @@ describe('a source that is run empty', () => {
       const drawn = {
         ...volumed,
         sections: volumed.sections.map((one) =>
-          one.id === emptied ? { ...one, source: undefined } : one,
+          one.id === emptied ? { ...one, source: undefined, pressure_bar: 0 } : one,
         ),
       };
       const solve = (one: Plant, of: Scope) => {

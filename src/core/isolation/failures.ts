@@ -1,7 +1,9 @@
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
 import { asEmptied, rankGrade, type Requirement } from './requirement';
-import { nameRoute, searchRoutes, traceBack, UNREACHED } from './routes';
+import { DRIVEN, ENDS_HERE, followRoute, ITSELF, LEAKED, searchModes, stateOf } from './modes';
+import { nameRoute, UNREACHED } from './routes';
+import { listArrived } from './trace';
 
 /** A source on the far side of a barrier that fails, and what is left between it and the work. */
 export interface Exposure {
@@ -59,23 +61,26 @@ function listExposures(
 ): Exposure[] {
   const strength = (state: PlantState) => (one: number) =>
     state.barred[one] ? (graph.strength[one] as number) : 0;
-  const then = searchRoutes(graph, requirement.trace.zone, strength(before));
-  const now = searchRoutes(graph, requirement.trace.zone, strength(after));
+  const arrived = listArrived(requirement.trace.zone, [ITSELF, LEAKED, DRIVEN, ENDS_HERE]);
+  const then = searchModes(graph, arrived, { weigh: strength(before) });
+  const now = searchModes(graph, arrived, { weigh: strength(after) });
+  const costOf = (tree: typeof now, section: number) =>
+    tree.cost[stateOf(section, ITSELF)] as number;
   const entered = findEntered(graph, before, after, link);
   return requirement.demands.flatMap(({ source, id, grade }) => {
     const enters = entered !== undefined && after.body[source] === after.body[entered];
-    const isNearer = (now.cost[source] as number) < (then.cost[source] as number);
+    const isNearer = costOf(now, source) < costOf(then, source);
     if (!enters && !isNearer) return [];
     const from = enters ? entered : source;
-    if (now.cost[from] === UNREACHED) return [];
-    const onward = traceBack(graph, now, from);
+    if (costOf(now, from) === UNREACHED) return [];
+    const onward = followRoute(now, stateOf(from, ITSELF));
     const route = enters ? [link, ...onward] : onward;
     const stands = onward.filter((one) => after.barred[one]);
     return [
       {
         source: id,
         grade,
-        reaches: now.cost[from] === 0,
+        reaches: costOf(now, from) === 0,
         stands: nameRoute(graph, stands),
         route: nameRoute(graph, route),
       },

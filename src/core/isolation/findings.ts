@@ -6,9 +6,13 @@ export const STOPPING_CODES = [
   'double-bled-not-met',
   'positive-not-met',
   'work-not-bled',
+  'shut-in-not-bled',
   'store-not-released',
   'earth-missing',
+  'relief-lost',
   'outlet-on-live-body',
+  'outlet-into-pressure',
+  'cannot-be-both',
 ] as const;
 
 export const CAUTION_CODES = [
@@ -18,7 +22,9 @@ export const CAUTION_CODES = [
   'relief-cut-off',
   'blocked-in-liquid',
   'outlets-share-system',
-  'bled-through-closed-link',
+  'shut-in-no-outlet',
+  'shaft-may-turn',
+  'cannot-stand-open',
   'barrier-fails-open',
   'equipment-loses-supply',
 ] as const;

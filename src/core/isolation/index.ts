@@ -1,5 +1,8 @@
 export * from './bodies';
-export * from './check';
+export { checkPlan, type CheckResult } from './check/check';
+export * from './inside';
+export * from './lamps';
+export { MODES, type Mode } from './modes';
 export * from './cost';
 export * from './disabled';
 export * from './failures';
@@ -21,5 +24,6 @@ export * from './policy';
 export * from './reasons';
 export * from './requirement';
 export * from './routes';
+export * from './seen-open';
 export * from './spills';
 export * from './trace';

@@ -1,5 +1,12 @@
-import type { Grade, IsolationPlan, PlantGraph } from '../plant';
-import { checkPlan } from './check';
+import {
+  PLAN_PARTS,
+  pointsOf,
+  type Grade,
+  type IsolationPlan,
+  type PlanPart,
+  type PlantGraph,
+} from '../plant';
+import { checkPlan } from './check/check';
 import type { FindingCode } from './findings';
 import type { Requirement } from './requirement';
 
@@ -15,12 +22,10 @@ export interface PointReason {
 
 /** One point of a plan with its reasons; none when the plan passes without it. */
 export interface ExplainedPoint {
-  readonly part: keyof IsolationPlan;
+  readonly part: PlanPart;
   readonly id: string;
   readonly reasons: readonly PointReason[];
 }
-
-const PARTS = ['close', 'open', 'restrain'] as const;
 
 /**
  * Explains each point of a plan by taking it away: the findings that then stop the plan, and did not before, are why it is
@@ -35,9 +40,9 @@ export function explainPoints(
     checkPlan(graph, requirement, one).findings.filter(({ severity }) => severity === 'stops');
   const standing = new Set(stopsOf(plan).map(({ code, subject }) => `${code} ${subject}`));
   const demands = new Map(requirement.demands.map((demand) => [demand.id, demand]));
-  return PARTS.flatMap((part) =>
-    plan[part].map((id) => {
-      const less = { ...plan, [part]: plan[part].filter((other) => other !== id) };
+  return PLAN_PARTS.flatMap((part) =>
+    pointsOf(plan, part).map((id) => {
+      const less = { ...plan, [part]: pointsOf(plan, part).filter((other) => other !== id) };
       const reasons = stopsOf(less)
         .filter(({ code, subject }) => !standing.has(`${code} ${subject}`))
         .map(({ code, subject, words }): PointReason => {

@@ -44,8 +44,44 @@ const TABLE: [string, Change, Activity, number, Grade][] = [
   ['flammable, above 72 h', { medium: { hazards: ['flammable'] } }, 'open', 72.5, 'positive'],
   ['toxic', { medium: { hazards: ['toxic'] } }, 'open', 8, 'double-bled'],
   ['asphyxiant', { medium: { hazards: ['asphyxiant'] } }, 'open', 8, 'double-bled'],
-  ['corrosive alone', { medium: { hazards: ['corrosive'] } }, 'open', 8, 'single-bled'],
-  ['thermal', { medium: { energy: 'thermal' } }, 'open', 8, 'single'],
+  ['corrosive', { medium: { hazards: ['corrosive'] } }, 'open', 100, 'double-bled'],
+  ['oxidising', { medium: { hazards: ['oxidising'] } }, 'open', 8, 'double-bled'],
+  ['no hazards, says the drawing', { medium: { hazards: [] } }, 'open', 100, 'single-bled'],
+  ['hazards not given', { medium: { hazards: undefined } }, 'open', 8, 'double-bled'],
+  ['hazards not given, above 72 h', { medium: { hazards: undefined } }, 'open', 73, 'positive'],
+  ['at -40 °C', { sections: { SRC: { temperature_c: -40 } } }, 'open', 8, 'single-bled'],
+  ['below -40 °C', { sections: { SRC: { temperature_c: -40.1 } } }, 'open', 8, 'double-bled'],
+  [
+    'a gas at 150 °C',
+    { medium: { phase: 'gas' }, sections: { SRC: { temperature_c: 150 } } },
+    'open',
+    8,
+    'single-bled',
+  ],
+  [
+    'a gas above 150 °C',
+    { medium: { phase: 'gas' }, sections: { SRC: { temperature_c: 151 } } },
+    'open',
+    8,
+    'double-bled',
+  ],
+  [
+    'a cold gas of which no temperature is given',
+    {
+      medium: { phase: 'gas', hazards: ['cold'] },
+      sections: { SRC: { temperature_c: undefined } },
+    },
+    'open',
+    8,
+    'double-bled',
+  ],
+  [
+    'hot water drawn as heat that flows',
+    { medium: { energy: 'thermal' } },
+    'open',
+    8,
+    'single-bled',
+  ],
 ];
 
 describe('computeRequirement', () => {

@@ -1,8 +1,8 @@
 import {
+  carrierOf,
   emptyOut,
   GRADES,
-  isFluid,
-  labelParts,
+  hazardsOf,
   type Activity,
   type Grade,
   type Medium,
@@ -11,7 +11,7 @@ import {
   type Section,
 } from '../plant';
 import { DEFAULT_GRADE_POLICY, type GradePolicy } from './policy';
-import { traceWork, type Trace, type TracedSource } from './trace';
+import { traceWork, type Arrival, type Trace, type TracedSource } from './trace';
 
 /** What one source demands of the isolation. */
 export interface SourceDemand {
@@ -23,7 +23,11 @@ export interface SourceDemand {
   readonly reasons: readonly string[];
   /** Work sections (by number) that this source reaches. */
   readonly reaches: readonly number[];
-  /** Whether the body of each work section that it reaches has to be bled. */
+  /** Those at which it arrives as itself: there a let-down is asked for. */
+  readonly itself: readonly number[];
+  /** Whether it arrives as itself or by a leak anywhere: the table of grades is for what does. */
+  readonly isGraded: boolean;
+  /** Whether the part of each work section at which it arrives as itself has to be bled. */
   readonly bled: boolean;
 }
 
@@ -39,6 +43,10 @@ export interface Requirement {
   readonly earths: readonly EarthDemand[];
   readonly trace: Trace;
   readonly policy: GradePolicy;
+  /** Work sections (by number) that are opened, entered or worked on hot: what is shut in there comes at people. */
+  readonly opened: readonly number[];
+  /** Sections (ids) that may lose their relief because somebody accepted by name what stands in. */
+  readonly reliefsAccepted: ReadonlySet<string>;
 }
 
 /** The plant as it is for a job: without the sources that are run empty before. What reads a requirement on a drawing reads it on this. */
@@ -62,44 +70,51 @@ interface Graded {
 const higher = (a: number | undefined, b: number | undefined): number | undefined =>
   a === undefined || b === undefined ? undefined : Math.max(a, b);
 
-const DANGEROUS = ['flammable', 'toxic', 'asphyxiant'] as const;
+const LETHAL = ['flammable', 'toxic', 'asphyxiant'] as const;
+const HARMFUL = ['corrosive', 'oxidising'] as const;
 
-function gradeHotOrHighPressure(
+const assumedWorst = (what: string, section: Section, limit: string): Graded => ({
+  grade: 'double-bled',
+  reason: `the ${what} of ${section.id} is not given: assumed worst, ${limit}`,
+});
+
+function gradePressure(source: Section, work: Section, policy: GradePolicy): Graded | undefined {
+  const known = [source.pressure_bar, work.pressure_bar].filter((value) => value !== undefined);
+  const pressure = known.some((value) => value > policy.highPressureBar)
+    ? Math.max(...known)
+    : higher(source.pressure_bar, work.pressure_bar);
+  const limit = `above ${policy.highPressureBar} bar`;
+  if (pressure === undefined) {
+    return assumedWorst('pressure', source.pressure_bar === undefined ? source : work, limit);
+  }
+  if (pressure <= policy.highPressureBar) return undefined;
+  return { grade: 'double-bled', reason: `${pressure} bar, ${limit}` };
+}
+
+function gradeTemperature(
   medium: Medium,
   source: Section,
   work: Section,
   policy: GradePolicy,
 ): Graded | undefined {
-  const known = [source.pressure_bar, work.pressure_bar].filter((value) => value !== undefined);
-  const pressure = known.some((value) => value > policy.highPressureBar)
-    ? Math.max(...known)
-    : higher(source.pressure_bar, work.pressure_bar);
-  if (pressure === undefined) {
-    return {
-      grade: 'double-bled',
-      reason: `the pressure of ${source.pressure_bar === undefined ? source.id : work.id} is not given: assumed worst, above ${policy.highPressureBar} bar`,
-    };
-  }
-  if (pressure > policy.highPressureBar) {
-    return { grade: 'double-bled', reason: `${pressure} bar, above ${policy.highPressureBar} bar` };
-  }
-  if (medium.phase !== 'liquid' && medium.phase !== 'vapour') return undefined;
-  const hot = [source.temperature_c, work.temperature_c].find(
-    (value) => value !== undefined && value > policy.hotLiquidC,
-  );
+  const known = [source.temperature_c, work.temperature_c].filter((value) => value !== undefined);
+  const isGas = medium.phase !== 'liquid' && medium.phase !== 'vapour';
+  const hotC = isGas ? policy.hotGasC : policy.hotLiquidC;
+  const hot = known.find((value) => value > hotC);
   if (hot !== undefined) {
-    return {
-      grade: 'double-bled',
-      reason: `${medium.phase} at ${hot} °C, hotter than ${policy.hotLiquidC} °C`,
-    };
+    const reason = `${medium.phase} at ${hot} °C, hotter than ${hotC} °C`;
+    return { grade: 'double-bled', reason };
   }
-  if (higher(source.temperature_c, work.temperature_c) === undefined) {
-    return {
-      grade: 'double-bled',
-      reason: `the temperature of ${source.temperature_c === undefined ? source.id : work.id} is not given: assumed worst, hotter than ${policy.hotLiquidC} °C`,
-    };
+  const cold = known.find((value) => value < policy.coldC);
+  if (cold !== undefined) {
+    const reason = `${medium.phase} at ${cold} °C, colder than ${policy.coldC} °C`;
+    return { grade: 'double-bled', reason };
   }
-  return undefined;
+  if (known.length === 2) return undefined;
+  const missing = source.temperature_c === undefined ? source : work;
+  if (!isGas) return assumedWorst('temperature', missing, `hotter than ${hotC} °C`);
+  const said = (['hot', 'cold'] as const).find((hazard) => medium.hazards?.includes(hazard));
+  return said && assumedWorst('temperature', missing, `${medium.name} is ${said}`);
 }
 
 function gradeOpened(
@@ -109,16 +124,28 @@ function gradeOpened(
   hours: number,
   policy: GradePolicy,
 ): Graded | undefined {
-  const dangers = DANGEROUS.filter((hazard) => medium.hazards.includes(hazard));
-  if (dangers.length > 0) {
-    const what = `${work.id} is opened and ${medium.name} is ${dangers.join(' and ')}`;
+  const isFluid = carrierOf(medium) === 'fluid';
+  const hazards = isFluid ? hazardsOf(medium) : (medium.hazards ?? []);
+  const said =
+    medium.hazards === undefined
+      ? 'may be anything: its hazards are not given, assumed worst'
+      : undefined;
+  const lethal = LETHAL.filter((hazard) => hazards.includes(hazard));
+  if (lethal.length > 0) {
+    const what = `${work.id} is opened and ${medium.name} ${said ?? `is ${lethal.join(' and ')}`}`;
     return hours > policy.longJobHours
       ? { grade: 'positive', reason: `${what}, for more than ${policy.longJobHours} h` }
       : { grade: 'double-bled', reason: what };
   }
-  if (!isFluid(medium.energy)) return undefined;
+  if (!isFluid) return undefined;
+  const harmful = HARMFUL.filter((hazard) => hazards.includes(hazard));
+  if (harmful.length > 0) {
+    const reason = `${work.id} is opened and ${medium.name} is ${harmful.join(' and ')}`;
+    return { grade: 'double-bled', reason };
+  }
   return (
-    gradeHotOrHighPressure(medium, source, work, policy) ?? {
+    gradePressure(source, work, policy) ??
+    gradeTemperature(medium, source, work, policy) ?? {
       grade: 'single-bled',
       reason: `${work.id} is opened and ${medium.name} is under pressure`,
     }
@@ -134,7 +161,7 @@ function gradeOne(
   hours: number,
   policy: GradePolicy,
 ): Graded {
-  if ((activity === 'enter' || activity === 'hot-work') && isFluid(medium.energy)) {
+  if ((activity === 'enter' || activity === 'hot-work') && carrierOf(medium) === 'fluid') {
     const doing = activity === 'enter' ? 'a person goes inside' : 'hot work is done on';
     return { grade: 'positive', reason: `${doing} ${work.id}, which ${medium.name} can reach` };
   }
@@ -145,45 +172,60 @@ function gradeOne(
     : { grade: 'single', reason: `${medium.name} can reach ${work.id}: one locked barrier` };
 }
 
+const MADE_BY = {
+  driven: 'drives what reaches',
+  'ends-here': 'heats or moves what is at',
+} as const;
+
+/** What a source asks for the way it arrives at one work section: the table for what comes over, one barrier for the rest. */
+function gradeArrival(
+  graph: PlantGraph,
+  scope: Scope,
+  traced: TracedSource,
+  { section: at, mode }: Arrival,
+  policy: GradePolicy,
+): Graded[] {
+  const medium = graph.medium[traced.section] as Medium;
+  const work = graph.sections[at] as Section;
+  if (mode === 'driven' || mode === 'ends-here') {
+    const reason = `${medium.name} ${MADE_BY[mode]} ${work.id}: one locked barrier`;
+    return [{ grade: 'single', reason }];
+  }
+  const source = graph.sections[traced.section] as Section;
+  return scope.work
+    .filter(({ section }) => section === work.id)
+    .map(({ activity }) => gradeOne(medium, source, work, activity, scope.hours, policy));
+}
+
+const ascending = (numbers: readonly number[]) => [...new Set(numbers)].sort((a, b) => a - b);
+
 function demandOf(
   graph: PlantGraph,
   scope: Scope,
   traced: TracedSource,
-  component: Int32Array,
   policy: GradePolicy,
 ): SourceDemand {
-  const source = graph.sections[traced.section] as Section;
-  const medium = graph.medium[traced.section] as Medium;
-  const graded = scope.work
-    .map((work) => ({ work, at: graph.sectionAt.get(work.section) as number }))
-    .filter(({ at }) => component[at] === component[traced.section])
-    .map(({ work, at }) => ({
-      at,
-      ...gradeOne(
-        medium,
-        source,
-        graph.sections[at] as Section,
-        work.activity,
-        scope.hours,
-        policy,
-      ),
-    }));
+  const { arrivals } = traced;
+  const graded = arrivals.flatMap((one) => gradeArrival(graph, scope, traced, one, policy));
   const grade = graded.reduce<Grade>((best, one) => strongerGrade(best, one.grade), 'single');
+  const itself = arrivals.filter(({ mode }) => mode === 'itself');
   return {
     source: traced.section,
     id: traced.id,
     grade,
     tableGrade: grade,
     reasons: [...new Set(graded.filter((one) => one.grade === grade).map((one) => one.reason))],
-    reaches: [...new Set(graded.map((one) => one.at))].sort((a, b) => a - b),
-    bled: needsBleed(medium, grade),
+    reaches: ascending(arrivals.map(({ section }) => section)),
+    itself: ascending(itself.map(({ section }) => section)),
+    isGraded: arrivals.some(({ mode }) => mode === 'itself' || mode === 'leaked'),
+    bled: needsBleed(graph.medium[traced.section] as Medium, grade),
   };
 }
 
-/** Whether a grade asks that the body of the work is let down through an opened outlet. */
+/** Whether a grade asks that the work is let down through an opened outlet. */
 export function needsBleed(medium: Medium, grade: Grade): boolean {
   if (grade === 'single-bled') return true;
-  return isFluid(medium.energy) && (grade === 'double-bled' || grade === 'positive');
+  return carrierOf(medium) === 'fluid' && (grade === 'double-bled' || grade === 'positive');
 }
 
 function listEarths(
@@ -202,10 +244,10 @@ function listEarths(
       const section = graph.sections[at] as Section;
       const sources = demands
         .filter((demand) => demand.reaches.includes(at))
-        .filter((demand) => graph.medium[demand.source]?.energy === 'electrical')
         .map((demand) => demand.id);
-      const missing = section.voltage_v === undefined && graph.medium[at]?.energy === 'electrical';
-      if (sources.length === 0 || !(missing || (section.voltage_v ?? 0) > policy.highVoltageV)) {
+      const missing = section.voltage_v === undefined;
+      if (graph.carrier[at] !== 'current' || sources.length === 0) return [];
+      if (!(missing || (section.voltage_v ?? 0) > policy.highVoltageV)) {
         return [];
       }
       const reason = missing
@@ -243,11 +285,16 @@ export function computeRequirement(
   policy: GradePolicy = DEFAULT_GRADE_POLICY,
 ): Requirement {
   const trace = traceWork(graph, scope);
-  const component = labelParts(graph, () => true);
-  const table = trace.sources.map((source) => demandOf(graph, scope, source, component, policy));
+  const table = trace.sources.map((source) => demandOf(graph, scope, source, policy));
   return {
     trace,
     policy,
+    opened: trace.zone.filter((at) =>
+      scope.work.some(
+        ({ section, activity }) => activity !== 'touch' && section === graph.sections[at]?.id,
+      ),
+    ),
+    reliefsAccepted: new Set(),
     demands: table.map((demand) =>
       applyOverride(
         graph,

@@ -1,5 +1,5 @@
-import { isFluid, linksOf, otherEnd, type IsolationPlan, type PlantGraph } from '../plant';
-import { computePlantState, sectionOfOutlet } from './bodies';
+import { linksOf, otherEnd, type IsolationPlan, type PlantGraph } from '../plant';
+import { computePlantState, isThrough, sectionOfOutlet } from './bodies';
 
 /** An open outlet and the source that would come out of it. */
 export interface Spill {
@@ -15,14 +15,13 @@ export interface Spill {
  */
 export function listSpills(graph: PlantGraph, plan: IsolationPlan): Spill[] {
   const state = computePlantState(graph, plan);
-  const isFluidAt = (section: number) => isFluid(graph.medium[section]?.energy ?? 'electrical');
   return state.opened.flatMap((number) => {
     const first = sectionOfOutlet(graph, number);
     const reached = new Set([first]);
     for (const section of reached) {
       for (const link of linksOf(graph, section)) {
         const next = otherEnd(graph, link, section);
-        if (!state.barred[link] && isFluidAt(next) === isFluidAt(first)) reached.add(next);
+        if (!state.barred[link] && isThrough(graph, link)) reached.add(next);
       }
     }
     const source = [...reached].find((section) => graph.sections[section]?.source);

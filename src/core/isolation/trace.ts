@@ -1,13 +1,41 @@
-import { listEmptied, type PlantGraph, type Scope, type Store } from '../plant';
+import { listEmptied, otherEnd, type PlantGraph, type Scope, type Store } from '../plant';
 import { presentOrThrow } from '../result';
-import { nameRoute, searchRoutes, traceBack, UNREACHED, type RouteTree } from './routes';
+import {
+  DRIVEN,
+  ENDS_HERE,
+  followRoute,
+  ITSELF,
+  LEAKED,
+  MODES,
+  modesBefore,
+  searchModes,
+  stateOf,
+  type Mode,
+  type ModeTree,
+} from './modes';
+import { nameRoute, UNREACHED, type Route } from './routes';
 
-/** A source that reaches the work: its section, and the route to the work, source first. */
+/** One way in which energy arrives at the work: where, how, and by which route (links, source first). */
+export interface Arrival {
+  /** Work section, by number. */
+  readonly section: number;
+  readonly mode: Mode;
+  /** True when every such route passes a gap or blank that stands in normal running. */
+  readonly gap: boolean;
+  readonly route: Route;
+}
+
+/** A source that reaches the work: its section, how it arrives, and the route to the work, source first. */
 export interface TracedSource {
   readonly section: number;
   readonly id: string;
   readonly name: string;
   readonly route: readonly string[];
+  readonly arrivals: readonly Arrival[];
+  /** The source nearest to the work on its way, when every way passes some other source. */
+  readonly behind?: string;
+  /** True when it is kept out by standing gaps alone. */
+  readonly gap: boolean;
 }
 
 /** A store that reaches the work. It is separable when some barrier could be closed on every route between. */
@@ -25,6 +53,11 @@ export interface Trace {
   /** Sources that are run empty before, and would reach the work if they were not: each has to be proved empty. */
   readonly emptied: readonly TracedSource[];
   readonly stores: readonly TracedStore[];
+  /**
+   * Sources that arrive only by a drive that something could part from the work, and so are not named: a plan may not leave
+   * such a drive inside the isolation.
+   */
+  readonly far: readonly { readonly section: number; readonly id: string }[];
   /** Section numbers of the work zone, each once. */
   readonly zone: readonly number[];
 }
@@ -35,6 +68,20 @@ export const listOrigins = ({ sources, emptied }: Trace): readonly TracedSource[
   ...emptied,
 ];
 
+/** Whether a source may be met at the work: it comes over, itself or by a leak; what only drives or heats the work never does. */
+export const comesOver = ({ arrivals }: Pick<TracedSource, 'arrivals'>): boolean =>
+  arrivals.some(({ mode }) => mode === 'itself' || mode === 'leaked');
+
+/** Sections whose medium may be met at the work: those worked on, and those of every source that comes over, run empty or not. */
+export const listMet = (trace: Trace): number[] => [
+  ...new Set([
+    ...trace.zone,
+    ...listOrigins(trace)
+      .filter(comesOver)
+      .map(({ section }) => section),
+  ]),
+];
+
 /** The sections of a scope, by number, each once. */
 export function listZone(graph: PlantGraph, scope: Scope): number[] {
   const zone = new Set(
@@ -43,42 +90,204 @@ export function listZone(graph: PlantGraph, scope: Scope): number[] {
   return [...zone].sort((a, b) => a - b);
 }
 
-/** Routes from everywhere to the work, over as few normally closed links as possible, then over few links. */
-function searchFromWork(graph: PlantGraph, zone: readonly number[]): RouteTree {
-  return searchRoutes(graph, zone, (link) => graph.isNormallyClosed[link] as number);
+/** The states in which something has arrived at the work, each mode and section. */
+export const listArrived = (zone: readonly number[], modes: readonly number[]): number[] =>
+  zone.flatMap((section) => modes.map((mode) => stateOf(section, mode)));
+
+/** Whether a link is a gap or blank that stands in normal running and only has to be locked. */
+const isStandingGap = (graph: PlantGraph, link: number): boolean =>
+  graph.isNormallyClosed[link] === 1 && graph.strength[link] === 2;
+
+const hasStandingGap = (graph: PlantGraph): boolean =>
+  graph.links.some((_, link) => isStandingGap(graph, link));
+
+/** The searches of one work section in one mode: as things stand, past standing gaps, and no further than the first source. */
+interface Searches {
+  readonly section: number;
+  readonly mode: number;
+  readonly plain: ModeTree;
+  readonly first: ModeTree;
+  readonly overGaps: ModeTree | undefined;
+  readonly firstOverGaps: ModeTree | undefined;
 }
 
-/**
- * Finds every source and store that a route joins to the work over links of any kind in any position, closed
- * ones included. An empty list of sources means that the drawing shows nothing that feeds the work: doubt the drawing.
- */
-export function traceWork(graph: PlantGraph, scope: Scope): Trace {
-  const zone = listZone(graph, scope);
-  const tree = searchFromWork(graph, zone);
-  const inseparable = searchRoutes(graph, zone, (link) => (graph.strength[link] ? -1 : 0));
-  const routeOf = (section: number) => nameRoute(graph, traceBack(graph, tree, section));
-  const isEmptied = new Set(listEmptied(graph, scope));
-  const emptied = [...isEmptied]
-    .filter((number) => tree.cost[number] !== UNREACHED)
-    .sort((a, b) => a - b)
-    .map((number) => {
-      const { id, name } = graph.sections[number] ?? { id: '', name: '' };
-      return { section: number, id, name, route: routeOf(number) };
-    });
-  const sources = graph.sections.flatMap((section, number) =>
-    section.source && !isEmptied.has(number) && tree.cost[number] !== UNREACHED
-      ? [{ section: number, id: section.id, name: section.source.name, route: routeOf(number) }]
-      : [],
+function searchFrom(
+  graph: PlantGraph,
+  section: number,
+  mode: number,
+  hasGaps: boolean,
+  isSource: (section: number) => boolean,
+  body: ModeTree | undefined,
+): Searches {
+  /** A drive is near when what never isolates joins it to the work; further ones are left to the check. */
+  const isNear = (link: number, before: number) =>
+    mode !== DRIVEN ||
+    body === undefined ||
+    graph.crossing[link]?.kind !== 'through' ||
+    graph.neverIsolates[link] === 1 ||
+    body.cost[stateOf(before, ITSELF)] === UNREACHED;
+  const weighing = (past: boolean) => (link: number, before: number, at: number) => {
+    if (!past && isStandingGap(graph, link)) return -1;
+    if (at === DRIVEN && !isNear(link, before)) return -1;
+    return graph.isNormallyClosed[link] as number;
+  };
+  const from = [stateOf(section, mode)];
+  const search = (past: boolean, stopsAt?: (section: number) => boolean) =>
+    searchModes(graph, from, { weigh: weighing(past), ...(stopsAt ? { stopsAt } : {}) });
+  return {
+    section,
+    mode,
+    plain: search(false),
+    first: search(false, isSource),
+    overGaps: hasGaps ? search(true) : undefined,
+    firstOverGaps: hasGaps ? search(true, isSource) : undefined,
+  };
+}
+
+/** Whether anything at all may arrive at a section in a mode: there is a link that could bring it. */
+function mayArrive(graph: PlantGraph, section: number, mode: number): boolean {
+  if (mode === ITSELF) return true;
+  // A leak and what is driven may come from further on, over what never isolates or over anything.
+  if (mode === LEAKED || mode === DRIVEN) return true;
+  for (let at = graph.start[section] as number; at < (graph.start[section + 1] as number); at++) {
+    const link = graph.incident[at] as number;
+    if (modesBefore(graph, link, otherEnd(graph, link, section), mode).length > 0) return true;
+  }
+  return false;
+}
+
+const reaches = (tree: ModeTree | undefined, section: number): boolean =>
+  tree !== undefined && tree.cost[stateOf(section, ITSELF)] !== UNREACHED;
+
+/** Searches of every work section in every mode in which something may arrive there. */
+function searchAll(
+  graph: PlantGraph,
+  zone: readonly number[],
+  isSource: (section: number) => boolean,
+): Searches[] {
+  const hasGaps = hasStandingGap(graph);
+  return zone.flatMap((section) => {
+    const itself = searchFrom(graph, section, ITSELF, hasGaps, isSource, undefined);
+    const body = itself.overGaps ?? itself.plain;
+    const isFluid = graph.carrier[section] === 'fluid';
+    const comesItself = graph.sections.some((_, one) => isSource(one) && reaches(body, one));
+    const others = [LEAKED, DRIVEN, ENDS_HERE]
+      .filter((mode) => mayArrive(graph, section, mode))
+      .map((mode) =>
+        searchFrom(
+          graph,
+          section,
+          mode,
+          hasGaps,
+          isSource,
+          isFluid && comesItself ? body : undefined,
+        ),
+      );
+    return [itself, ...others];
+  });
+}
+
+/** How a source arrives, work section by work section and mode by mode. */
+const listArrivals = (searches: readonly Searches[], source: number): Arrival[] =>
+  searches.flatMap(({ section, mode, plain, overGaps }) => {
+    const tree = reaches(plain, source) ? plain : overGaps;
+    if (!tree || !reaches(tree, source)) return [];
+    const route = followRoute(tree, stateOf(source, ITSELF));
+    return [{ section, mode: MODES[mode] as Mode, gap: tree !== plain, route }];
+  });
+
+/** The sections that a route passes after the one where it starts. */
+function* sectionsAlong(graph: PlantGraph, from: number, route: Route): Generator<number> {
+  let here = from;
+  for (const link of route) {
+    here = otherEnd(graph, link, here);
+    yield here;
+  }
+}
+
+function traceSource(
+  graph: PlantGraph,
+  searches: readonly Searches[],
+  source: number,
+): Omit<TracedSource, 'name'> | undefined {
+  const arrivals = listArrivals(searches, source);
+  const [main] = arrivals;
+  if (!main) return undefined;
+  const gap = arrivals.every((one) => one.gap);
+  const open = arrivals.find((one) => !one.gap) ?? main;
+  const isFront = searches.some(({ first, firstOverGaps }) =>
+    reaches(gap ? firstOverGaps : first, source),
   );
-  const stores = graph.stores
-    .filter(({ section }) => tree.cost[section] !== UNREACHED)
+  const passed = isFront
+    ? []
+    : [...sectionsAlong(graph, source, open.route)].filter((one) => graph.isSource[one]);
+  const nearest = passed.at(-1);
+  return {
+    section: source,
+    id: graph.sections[source]?.id ?? '',
+    route: nameRoute(graph, open.route),
+    arrivals,
+    ...(nearest === undefined ? {} : { behind: graph.sections[nearest]?.id ?? '' }),
+    gap,
+  };
+}
+
+function traceStores(graph: PlantGraph, zone: readonly number[]): TracedStore[] {
+  if (graph.stores.length === 0) return [];
+  const arrived = listArrived(zone, [ITSELF, DRIVEN, ENDS_HERE]);
+  const tree = searchModes(graph, arrived, {
+    weigh: (link) => graph.isNormallyClosed[link] as number,
+  });
+  const inseparable = searchModes(graph, arrived, {
+    weigh: (link) => (graph.strength[link] ? -1 : 0),
+  });
+  return graph.stores
+    .filter(({ section }) => reaches(tree, section))
     .map(({ store, section }) => ({
       id: store.id,
       section: graph.sections[section]?.id ?? '',
       kind: store.kind,
       release: store.release,
-      separable: inseparable.cost[section] === UNREACHED,
-      route: routeOf(section),
+      separable: !reaches(inseparable, section),
+      route: nameRoute(graph, followRoute(tree, stateOf(section, ITSELF))),
     }));
-  return { sources, emptied, stores, zone };
+}
+
+/** Sources that some drive brings to the work, near or far, and that are not named for another reason. */
+function listFar(
+  graph: PlantGraph,
+  zone: readonly number[],
+  named: readonly TracedSource[],
+  isSource: (section: number) => boolean,
+): Trace['far'] {
+  const tree = searchModes(graph, listArrived(zone, [DRIVEN]), { weigh: () => 0 });
+  const isNamed = new Set(named.map(({ section }) => section));
+  return graph.sections.flatMap(({ id }, section) =>
+    isSource(section) && reaches(tree, section) && !isNamed.has(section) ? [{ section, id }] : [],
+  );
+}
+
+/**
+ * Finds every source and store that can physically arrive at the work with nothing closed, and how, by the table of what
+ * crosses what; valves count in any position. An empty list of sources means that the drawing shows nothing that feeds
+ * the work: doubt the drawing.
+ */
+export function traceWork(graph: PlantGraph, scope: Scope): Trace {
+  const zone = listZone(graph, scope);
+  const isEmptied = new Set(listEmptied(graph, scope));
+  const isSource = (section: number) => graph.isSource[section] === 1 && !isEmptied.has(section);
+  const searches = searchAll(graph, zone, isSource);
+  const emptied = [...isEmptied]
+    .sort((a, b) => a - b)
+    .flatMap((section) => {
+      const traced = traceSource(graph, searches, section);
+      return traced ? [{ ...traced, name: graph.sections[section]?.name ?? '' }] : [];
+    });
+  const sources = graph.sections.flatMap((section, number) => {
+    if (!isSource(number)) return [];
+    const traced = traceSource(graph, searches, number);
+    return traced ? [{ ...traced, name: section.source?.name ?? '' }] : [];
+  });
+  const stores = traceStores(graph, zone);
+  return { sources, emptied, stores, far: listFar(graph, zone, sources, isSource), zone };
 }

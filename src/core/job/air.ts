@@ -9,7 +9,8 @@ import {
   type AirUse,
   type SubstanceCode,
 } from '../gas';
-import { listOrigins } from '../isolation';
+import { listMet } from '../isolation';
+import { hazardsOf } from '../plant';
 import type { PaperKind } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
 import type { SiteValues } from '../rules/values';
@@ -38,12 +39,12 @@ export const airLimits = (values: SiteValues, use: AirUse): AirLimits => ({
   exposureMost: values['exposure-most'],
 });
 
-/** Bodies that can be at the work: those worked on, and those of every source that reaches it. */
+/** Bodies that can be at the work: those worked on, and those of every source that comes over to it. */
 function listSources(dossier: Dossier, site: SiteFacts): AirSource[] {
   const { trace } = findRequirement(dossier, site);
-  const sections = [...trace.zone, ...listOrigins(trace).map(({ section }) => section)];
-  const media = sections.flatMap((section) => site.graph.medium[section] ?? []);
-  return [...new Map(media.map((medium) => [medium.id, medium])).values()];
+  const media = listMet(trace).flatMap((section) => site.graph.medium[section] ?? []);
+  const each = new Map(media.map((medium) => [medium.id, medium]));
+  return [...each.values()].map((medium) => ({ ...medium, hazards: hazardsOf(medium) }));
 }
 
 /** Which gases a job has to be tested for and where, for a use of the air. */

@@ -53,6 +53,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
     close: z.array(id).max(500),
     open: z.array(id).max(500),
     restrain: z.array(id).max(500),
+    stand: z.array(id).max(500).optional(),
   }),
   z.strictObject({
     kind: z.literal('set-grade'),

@@ -1,5 +1,5 @@
-import { checkPlan, computeRequirement, listOrigins } from '../isolation';
-import { isFluid, type Grade } from '../plant';
+import { checkPlan, computeRequirement, listArrivalLamps, listMet } from '../isolation';
+import { carrierOf, hazardsOf, type Grade } from '../plant';
 import { refuse, type Refusal } from '../rules/book';
 import {
   classifySpace,
@@ -44,15 +44,20 @@ export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
 function listHazards(dossier: Dossier, site: SiteFacts): SpaceHazard[] {
   const { trace } = findRequirement(dossier, site);
   const { graph } = site;
-  const sections = [
-    ...new Set([...trace.zone, ...listOrigins(trace).map(({ section }) => section)]),
-  ];
-  const media = sections.flatMap((section) => graph.medium[section] ?? []);
+  const media = listMet(trace).flatMap((section) => graph.medium[section] ?? []);
   const bodies = [...new Map(media.map((medium) => [medium.id, medium])).values()];
-  const others = bodies.filter(({ energy }) => !isFluid(energy)).map(({ name }) => name);
+  // What only drives, heats or stirs is a danger of another sort: it is named by what it does.
+  const others = [
+    ...bodies.filter((medium) => carrierOf(medium) !== 'fluid').map(({ name }) => name),
+    ...listArrivalLamps(graph, trace)
+      .filter(({ kind }) => kind === 'drive' || kind === 'heat')
+      .map(({ words }) => words),
+  ];
   return classifySpace(
     findSpace(dossier, site),
-    bodies.filter(({ energy }) => isFluid(energy)),
+    bodies
+      .filter((medium) => carrierOf(medium) === 'fluid')
+      .map((medium) => ({ ...medium, hazards: hazardsOf(medium) })),
     others,
   );
 }
@@ -65,10 +70,10 @@ export function listNotPositive(
   if (dossier.plan.kind === 'none') return [];
   const { graph, policy } = site;
   const { demands } = findRequirement(dossier, site);
-  const fluids = demands.filter(({ id, source }) => {
-    const medium = graph.medium[source];
-    return medium !== undefined && isFluid(medium.energy) && !(id in dossier.grades);
-  });
+  const fluids = demands.filter(
+    ({ id, source, isGraded }) =>
+      isGraded && graph.carrier[source] === 'fluid' && !(id in dossier.grades),
+  );
   const positive = Object.fromEntries(fluids.map(({ id }): [string, Grade] => [id, 'positive']));
   const required = computeRequirement(graph, dossier.scope, positive, policy);
   const only = { ...required, demands: required.demands.filter(({ id }) => id in positive) };

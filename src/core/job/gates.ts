@@ -1,5 +1,5 @@
 import { checkPlan, checkValvedStage, type Finding } from '../isolation';
-import type { IsolationPlan } from '../plant';
+import { listPlanPoints } from '../plant';
 import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
@@ -24,6 +24,8 @@ export function isStepDone(
       return isolation.told !== undefined;
     case 'stop':
       return isolation.stopped !== undefined;
+    case 'bring-in':
+    case 'open-way':
     case 'isolate-drives':
     case 'isolate-flows':
     case 'fit':
@@ -128,7 +130,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const { isolation } = dossier;
   const open = order.steps.filter((step) => !isStepDone(isolation, step));
   const of = (...phases: Step['phase'][]) => open.filter((step) => phases.includes(step.phase));
-  const points = of('isolate-drives', 'isolate-flows', 'fit');
+  const points = of('bring-in', 'isolate-drives', 'isolate-flows', 'open-way', 'fit');
   const stores = of('let-down', 'restrain', 'wait', 'earth');
   const proofs = of('prove');
   const stations = of('try-start');
@@ -147,11 +149,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
 }
 
 /** The points whose labels are compared with the plan before it may be used. */
-export const listPoints = ({ close, open, restrain }: IsolationPlan): string[] => [
-  ...close,
-  ...open,
-  ...restrain,
-];
+export const listPoints = listPlanPoints;
 
 /** What is not yet walked down of an accepted plan. */
 export function gateWalkDown(dossier: Dossier): Refusal[] {

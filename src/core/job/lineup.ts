@@ -1,4 +1,4 @@
-import { computePlantState } from '../isolation';
+import { computePlantState, listInside } from '../isolation';
 import {
   STRENGTH_BY_KIND,
   wordsOfKind,
@@ -30,12 +30,10 @@ const hasFreeEnd = ({ kind, leads_to }: Outlet): boolean =>
 /** The sections that the plan cut off: those with the work, and those let down between barriers. */
 function listCutOff(graph: PlantGraph, { plan, requirement }: WorkOrder): Set<number> {
   const state = computePlantState(graph, plan);
-  const bodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
-  const isIn = (body: number | undefined) =>
-    bodies.has(body) || (body !== undefined && state.bled[body] === 1);
-  return new Set(
-    graph.sections.flatMap((_, section) => (isIn(state.body[section]) ? section : [])),
-  );
+  const inside = listInside(graph, state, requirement.trace);
+  const isIn = (section: number) =>
+    inside.has(section) || state.bled[state.part[section] as number] === 1;
+  return new Set([...graph.sections.keys()].filter(isIn));
 }
 
 /**
@@ -47,11 +45,12 @@ export function listLineup(
   order: WorkOrder,
   others: readonly OpenJob[] = [],
 ): LinePoint[] {
-  const { close, open } = order.plan;
+  const { close, open, stand = [] } = order.plan;
   const cutOff = listCutOff(graph, order);
   const links = graph.links.filter(
     ({ id, kind }, number) =>
       close.includes(id) ||
+      stand.includes(id) ||
       (STRENGTH_BY_KIND[kind] > 0 &&
         (cutOff.has(graph.ends[2 * number] ?? -1) || cutOff.has(graph.ends[2 * number + 1] ?? -1))),
   );
@@ -67,7 +66,7 @@ export function listLineup(
       point: id,
       words: wordsOfKind(kind),
       hasEnd: false,
-      ...held(id, 'closed', normal),
+      ...held(id, stand.includes(id) ? 'open' : 'closed', normal),
     })),
     ...outlets.map((outlet) => ({
       point: outlet.id,

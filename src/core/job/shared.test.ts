@@ -37,7 +37,12 @@ describe('plans of two jobs', () => {
     });
     expect(refused).toMatchObject({
       ok: false,
-      refusals: [{ code: 'plans-contradict', facts: { job: 'J-0002', of: 'this job' } }],
+      refusals: expect.arrayContaining([
+        expect.objectContaining({
+          code: 'plans-contradict',
+          facts: expect.objectContaining({ job: 'J-0002', of: 'this job' }),
+        }),
+      ]),
     });
   });
 
@@ -56,7 +61,12 @@ describe('plans of two jobs', () => {
     const refused = decideJob(mine, SUBMIT, { ...contextFor('ada'), ...beside(jobWith('W', A)) });
     expect(refused).toMatchObject({
       ok: false,
-      refusals: [{ code: 'plans-contradict', facts: { of: 'J-0002' } }],
+      refusals: expect.arrayContaining([
+        expect.objectContaining({
+          code: 'plans-contradict',
+          facts: expect.objectContaining({ of: 'J-0002' }),
+        }),
+      ]),
     });
   });
 
@@ -97,7 +107,7 @@ describe('plans of two jobs', () => {
     const { after } = decideOnSmall(mine, 'ada', SUBMIT, beside());
     const accept: Command = { kind: 'accept-plan', note: '' };
     const { codes } = decideOnSmall(after, 'hana', accept, beside(jobWith('END', B)));
-    expect(codes).toEqual(['plans-contradict']);
+    expect(new Set(codes)).toEqual(new Set(['plans-contradict']));
   });
 });
 

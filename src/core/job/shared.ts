@@ -1,5 +1,13 @@
 import { checkPlan, type Finding } from '../isolation';
-import { emptyOut, listEmptied, type IsolationPlan, type PlantGraph } from '../plant';
+import {
+  emptyOut,
+  listEmptied,
+  listPlanPoints,
+  mapPlan,
+  pointsOf,
+  type IsolationPlan,
+  type PlantGraph,
+} from '../plant';
 import { refuse, type Refusal } from '../rules/book';
 import { findRequirement, siteOf, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
@@ -18,30 +26,24 @@ export function listShared(
   plan: IsolationPlan,
   others: readonly OpenJob[],
 ): Readonly<Record<string, string>> {
-  const points = [...plan.close, ...plan.open, ...plan.restrain];
   return Object.fromEntries(
-    points.flatMap((point) => {
+    listPlanPoints(plan).flatMap((point) => {
       const job = findHolder(point, others);
       return job === undefined ? [] : [[point, job] as const];
     }),
   );
 }
 
-const joinPlans = (a: IsolationPlan, b: IsolationPlan): IsolationPlan => ({
-  close: [...new Set([...a.close, ...b.close])],
-  open: [...new Set([...a.open, ...b.open])],
-  restrain: [...new Set([...a.restrain, ...b.restrain])],
-});
+const joinPlans = (a: IsolationPlan, b: IsolationPlan): IsolationPlan =>
+  mapPlan(a, (ids, part) => [...new Set([...ids, ...pointsOf(b, part)])]);
 
 const keyOf = ({ code, subject, words }: Finding) => `${code} ${subject} ${words}`;
 
 /** The points of a plan that a drawing has: a job that is read on another one may name others. */
-function onDrawing({ close, open, restrain }: IsolationPlan, graph: PlantGraph): IsolationPlan {
-  return {
-    close: close.filter((id) => graph.linkAt.has(id)),
-    open: open.filter((id) => graph.outletAt.has(id)),
-    restrain: restrain.filter((id) => graph.storeAt.has(id)),
-  };
+function onDrawing(plan: IsolationPlan, graph: PlantGraph): IsolationPlan {
+  const { linkAt, outletAt, storeAt } = graph;
+  const tables = { close: linkAt, open: outletAt, restrain: storeAt, stand: linkAt };
+  return mapPlan(plan, (ids, part) => ids.filter((id) => tables[part].has(id)));
 }
 
 /** A job with the plan that it would be isolated by. */

@@ -198,7 +198,7 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   if (!order) return [];
   const name = namer(site);
   const { locked, tagged, opened, restrained, proved, tried, box } = dossier.isolation;
-  const { close, open, restrain } = order.plan;
+  const { close, open, restrain, stand = [] } = order.plan;
   const whereOf = (id: string) => {
     const point = describePoint(site.graph, id);
     return point ? `${point.what}, ${point.where}` : '';
@@ -225,6 +225,13 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
               id in tagged ? 'tag alone' : 'isolated',
               locked[id]?.lock ?? '',
               hung(locked[id] ?? tagged[id]),
+            ]),
+            ...stand.map((id) => [
+              id,
+              whereOf(id),
+              'locked open',
+              locked[id]?.lock ?? '',
+              hung(locked[id]),
             ]),
             ...open.map((id) => [id, whereOf(id), 'open', '', hung(opened[id])]),
             ...restrain.map((id) => [id, whereOf(id), 'restrained', '', hung(restrained[id])]),

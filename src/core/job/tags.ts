@@ -37,13 +37,14 @@ export interface Tag {
 export function listTags(dossier: Dossier, { graph, people }: SiteFacts, job: string): Tag[] {
   if (dossier.plan.kind === 'none') return [];
   const { isolation, permit } = dossier;
-  const { close, open, restrain } = dossier.plan.plan;
+  const { close, open, restrain, stand = [] } = dossier.plan.plan;
   const heldOpen = (id: string): Held =>
     graph.outlets[graph.outletAt.get(id) ?? -1]?.kind === 'earth' ? 'earthed' : 'open';
   const points = [
     ...close.map((point) => ({ point, held: 'closed' as Held })),
     ...open.map((point) => ({ point, held: heldOpen(point) })),
     ...restrain.map((point) => ({ point, held: 'restrained' as Held })),
+    ...stand.map((point) => ({ point, held: 'open' as Held })),
   ];
   return points.map(({ point, held }) => {
     const { what = '', where = '' } = describePoint(graph, point) ?? {};

@@ -6,7 +6,7 @@ import {
   type PlanCost,
   type Requirement,
 } from '../isolation';
-import type { Grade, IsolationPlan, PlantGraph } from '../plant';
+import { listPlanPoints, type Grade, type IsolationPlan, type PlantGraph } from '../plant';
 import {
   findLatestEnd,
   findLatestExtension,
@@ -148,10 +148,9 @@ function viewTargets(
 ): DossierView['targets'] {
   if (!order) return {};
   const { graph } = site;
-  const { close, open, restrain } = order.plan;
   const subjects = [
     ...order.steps.map(({ subject }) => subject),
-    ...[...close, ...open, ...restrain],
+    ...listPlanPoints(order.plan),
     ...listLineup(graph, order).map(({ point }) => point),
     ...listLeakTests(dossier, site).map(({ section }) => section),
   ];

@@ -10,7 +10,7 @@ export interface Control {
   readonly control: string;
 }
 
-type MediumHazard = Medium['hazards'][number];
+type MediumHazard = NonNullable<Medium['hazards']>[number];
 type DoneThere = 'open' | 'enter' | 'hot-work' | 'touch';
 
 /** What brings a hazard up. Any one of them is enough. */

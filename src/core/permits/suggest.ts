@@ -1,5 +1,5 @@
-import { listOrigins, type Requirement } from '../isolation';
-import type { Activity, Medium, PlantGraph, Scope } from '../plant';
+import { listMet, type Requirement } from '../isolation';
+import { hazardsOf, type Activity, type Medium, type PlantGraph, type Scope } from '../plant';
 import { HAZARD_CODES, HAZARDS, type Hazard, type HazardCode } from './hazards';
 import { PAPERS, type PaperKind } from './papers';
 
@@ -42,13 +42,13 @@ function listPlaces({ graph, scope }: TaskFacts): Place[] {
   });
 }
 
-/** Media that can be met at the work: those worked on, and those of the sources that reach it. */
+/** Media that can be met at the work: those worked on, and those of the sources that come over. */
 function listMedia(
   { graph, requirement }: TaskFacts,
   places: readonly Place[],
 ): Map<string, Medium> {
   const all = new Map<string, Medium>();
-  for (const { section } of listOrigins(requirement.trace)) {
+  for (const section of listMet(requirement.trace)) {
     const medium = graph.medium[section];
     if (medium) all.set(medium.id, medium);
   }
@@ -70,7 +70,7 @@ function listWhy(hazard: Hazard, facts: TaskFacts): string[] {
   return [
     ...(always ? ['every task'] : []),
     ...met
-      .filter((medium) => medium.hazards.some((one) => media?.includes(one)))
+      .filter((medium) => hazardsOf(medium).some((one) => media?.includes(one)))
       .map(({ name }) => `${name} can be met here`),
     ...(opened
       ? places

@@ -32,7 +32,7 @@ export const listEmptied = (graph: PlantGraph, { emptied = [] }: Scope): number[
 const known = new WeakMap<PlantGraph, Map<string, PlantGraph>>();
 
 /**
- * The plant once some of its sources have been run empty: they feed nothing any more, and are bodies like any other. That they
+ * The plant once some of its sources have been run empty: they feed nothing any more, and are bodies like any other, without pressure. That they
  * are empty has to be proved (see `listProofs`). With nothing to run empty it is the same graph; asked again, the same answer.
  */
 export function emptyOut(graph: PlantGraph, emptied: readonly number[]): PlantGraph {
@@ -47,7 +47,7 @@ export function emptyOut(graph: PlantGraph, emptied: readonly number[]): PlantGr
   const after: PlantGraph = {
     ...graph,
     sections: graph.sections.map((section, number) =>
-      gone.has(number) ? { ...section, source: undefined } : section,
+      gone.has(number) ? { ...section, source: undefined, pressure_bar: 0 } : section,
     ),
     isSource: graph.isSource.map((isSource, number) => (gone.has(number) ? 0 : isSource)),
   };

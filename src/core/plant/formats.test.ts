@@ -99,7 +99,7 @@ describe('sheets', () => {
     [
       'yes or no in another way',
       'links.csv',
-      (text) => text.replace(/(\nHV-2001,[^,]*,[^,]*,[^,]*,)/, '$10'),
+      (text) => text.replace(/(\nHV-2001,[^,]*,[^,]*,[^,]*,[^,]*,)/, '$10'),
       'must be yes or no, found "0"',
     ],
     [

@@ -1,4 +1,6 @@
+import { carrierOf, findCrossing, type Carrier, type Crossing } from './carriers';
 import { STRENGTH_BY_KIND, type LinkKind, type Strength } from './kinds';
+import { isSurelyOpen } from './surely-open';
 import type { Energy, Link, Medium, Outlet, Plant, Section, Store } from './schema';
 import { presentOrThrow } from '../result';
 
@@ -32,6 +34,13 @@ export interface PlantGraph {
   readonly start: Int32Array;
   readonly incident: Int32Array;
   readonly medium: readonly Medium[];
+  readonly carrier: readonly Carrier[];
+  /** How energy gets from one end of each link to the other. */
+  readonly crossing: readonly Crossing[];
+  /** 1 for a link whose kind can never isolate, whatever is known of the one at hand. */
+  readonly neverIsolates: Uint8Array;
+  /** 1 for a link that surely passes what is let down or read, as long as nobody closes it. */
+  readonly surelyOpen: Uint8Array;
   readonly isSource: Uint8Array;
   /** 1 for a link that stands closed in normal running. */
   readonly isNormallyClosed: Uint8Array;
@@ -103,6 +112,10 @@ export function buildGraph(
   const stores = sections
     .flatMap((section, index) => (section.stores ?? []).map((store) => ({ store, section: index })))
     .sort((a, b) => compareIds(a.store.id, b.store.id));
+  const medium = sections.map((section) =>
+    presentOrThrow(media.get(section.medium), section.medium),
+  );
+  const carrier = medium.map(carrierOf);
   return {
     plant,
     sections,
@@ -116,7 +129,14 @@ export function buildGraph(
     ends,
     strength: Uint8Array.from(links, (link) => computeStrength(link, byKind)),
     ...listIncidence(sections.length, ends),
-    medium: sections.map((section) => presentOrThrow(media.get(section.medium), section.medium)),
+    medium,
+    carrier,
+    crossing: links.map(({ id, kind }, index) => {
+      const [a, b] = [ends[2 * index] as number, ends[2 * index + 1] as number];
+      return presentOrThrow(findCrossing(kind, carrier[a] as Carrier, carrier[b] as Carrier), id);
+    }),
+    neverIsolates: Uint8Array.from(links, ({ kind }) => (byKind[kind] === 0 ? 1 : 0)),
+    surelyOpen: Uint8Array.from(links, (link) => (isSurelyOpen(link) ? 1 : 0)),
     isSource: Uint8Array.from(sections, (section) => (section.source ? 1 : 0)),
     isNormallyClosed: Uint8Array.from(links, (link) => (link.normal === 'closed' ? 1 : 0)),
     outletSection: Int32Array.from(outlets, ({ section }) =>

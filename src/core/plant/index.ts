@@ -1,3 +1,4 @@
+export * from './carriers';
 export * from './graph';
 export * from './kinds';
 export * from './parse';
@@ -9,5 +10,5 @@ export * from './diff';
 export * from './emptied';
 export * from './graphml';
 export * from './sheets';
-export { isSurelyOpen } from './surely-open';
+export { canStandOpen, isSurelyOpen } from './surely-open';
 export { isOffLoad } from './off-load';

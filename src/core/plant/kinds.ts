@@ -9,13 +9,22 @@ export const STRENGTH_BY_KIND = {
   'relief-valve': 0,
   pump: 0,
   motor: 0,
+  generator: 0,
+  cylinder: 0,
+  engine: 0,
+  heater: 0,
+  agitator: 0,
   gearbox: 0,
+  brake: 0,
   transformer: 0,
   exchanger: 0,
+  'steam-trap': 0,
+  hose: 0,
   contactor: 0,
   'drive-controller': 0,
   'stop-button': 0,
   'interlock-contact': 0,
+  'static-switch': 0,
   'gate-valve': 1,
   'ball-valve': 1,
   'plug-valve': 1,
@@ -26,11 +35,15 @@ export const STRENGTH_BY_KIND = {
   'circuit-breaker': 1,
   'fuse-switch': 1,
   clutch: 1,
+  shutter: 1,
   'spectacle-blind': 2,
   spade: 2,
   spool: 2,
+  'removed-hose': 2,
+  flange: 2,
   'withdrawn-breaker': 2,
   'disconnected-cable': 2,
+  plug: 2,
   coupling: 2,
   pin: 2,
 } as const satisfies Record<string, 0 | 1 | 2>;
@@ -43,34 +56,17 @@ export const LINK_KINDS = Object.keys(STRENGTH_BY_KIND) as [LinkKind, ...LinkKin
 /** Links through which supply passes from one medium into another (electricity to shaft, 11 kV to 400 V). */
 export const SUPPLY_CONVERTING_KINDS: ReadonlySet<LinkKind> = new Set([
   'motor',
+  'generator',
   'transformer',
   'gearbox',
   'drive-controller',
 ]);
-
-/**
- * Links between two media by their nature: they change the energy, or part two fluids by a wall, a seat or a contact.
- * Source: practice.
- */
-export const CONVERTING_KINDS: ReadonlySet<LinkKind> = new Set([
-  'motor',
-  'transformer',
-  'gearbox',
-  'drive-controller',
-  'pump',
-  'exchanger',
-  'relief-valve',
-  'contactor',
-  'interlock-contact',
-  'stop-button',
-]);
-
-/** Open ways that may join two media of one family: a vessel's gas to its liquid, a shaft to the load it carries. */
-export const OPEN_KINDS: ReadonlySet<LinkKind> = new Set(['joint', 'check-valve', 'control-valve']);
 
 /** Links that pass hazard but never supply: nobody is fed through them. */
 export const NEVER_SUPPLY_KINDS: ReadonlySet<LinkKind> = new Set([
   'exchanger',
+  'heater',
+  'agitator',
   'relief-valve',
   'interlock-contact',
   'stop-button',
@@ -81,6 +77,17 @@ export const STAGED_KINDS: ReadonlySet<LinkKind> = new Set([
   'spectacle-blind',
   'spade',
   'spool',
+  'flange',
   'disconnected-cable',
   'coupling',
+]);
+
+/** Valves that are opened and shut by hand where the drawing does not say otherwise. */
+export const HAND_VALVE_KINDS: ReadonlySet<LinkKind> = new Set([
+  'gate-valve',
+  'ball-valve',
+  'plug-valve',
+  'globe-valve',
+  'butterfly-valve',
+  'needle-valve',
 ]);

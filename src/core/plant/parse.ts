@@ -6,14 +6,13 @@ import {
   planSchema,
   plantSchema,
   scopeSchema,
-  type Energy,
   type Grade,
   type IsolationPlan,
   type Plant,
   type Scope,
 } from './schema';
 import { findWhyNotEmptied } from './emptied';
-import { CONVERTING_KINDS, OPEN_KINDS } from './kinds';
+import { carrierOf, findCrossing, listForms } from './carriers';
 import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
 
 /** A plant of 50,000 links takes about 15 MB; what is larger than this is not a plant file. */
@@ -115,6 +114,7 @@ function referSections(plant: Plant, book: IdBook): void {
 
 function referLinks(plant: Plant, book: IdBook): void {
   const sections = idsOf(plant.sections);
+  const links = idsOf(plant.links);
   plant.links.forEach((link, index) => {
     link.between.forEach((end, at) =>
       book.refer(sections, 'sections', end, ['links', index, 'between', at]),
@@ -125,33 +125,28 @@ function referLinks(plant: Plant, book: IdBook): void {
     if (link.powered_by !== undefined) {
       book.refer(sections, 'sections', link.powered_by, ['links', index, 'powered_by']);
     }
+    link.excludes?.forEach((other, at) =>
+      book.refer(links, 'links', other, ['links', index, 'excludes', at]),
+    );
     link.protects?.forEach((end, at) =>
       book.refer(sections, 'sections', end, ['links', index, 'protects', at]),
     );
   });
 }
 
-const FAMILY: Readonly<Record<Energy, string>> = {
-  process: 'fluid',
-  pressure: 'fluid',
-  thermal: 'fluid',
-  mechanical: 'motion',
-  gravity: 'motion',
-  electrical: 'electrical',
-  radiation: 'radiation',
-};
-
-/** Refuses links that join two media without being of a kind that can: a mistake in the drawing. */
-function compareMedia(plant: Plant, book: IdBook): void {
+/** Refuses links that cannot be: a valve between two cables, a transformer in a pipe. Two fluids may meet at any fitting. */
+function compareCarriers(plant: Plant, book: IdBook): void {
   const media = new Map(plant.media.map((medium) => [medium.id, medium]));
   const mediumOf = new Map(plant.sections.map(({ id, medium }) => [id, media.get(medium)]));
-  plant.links.forEach((link, index) => {
-    const [a, b] = link.between.map((end) => mediumOf.get(end));
-    if (!a || !b || a.id === b.id || CONVERTING_KINDS.has(link.kind)) return;
-    if (OPEN_KINDS.has(link.kind) && FAMILY[a.energy] === FAMILY[b.energy]) return;
+  plant.links.forEach(({ kind, between }, index) => {
+    const [a, b] = between.map((end) => mediumOf.get(end));
+    if (!a || !b) return;
+    const [one, other] = [carrierOf(a), carrierOf(b)];
+    if (findCrossing(kind, one, other)) return;
+    const ends = `${showValue(between[0])} (${a.name}, ${one}) and ${showValue(between[1])} (${b.name}, ${other})`;
     book.add(
       ['links', index, 'between'],
-      `joins two media, ${showValue(a.id)} and ${showValue(b.id)}, by a ${link.kind}, which holds one medium: put the change of medium at one of ${[...CONVERTING_KINDS].join(', ')}`,
+      `joins ${ends} by a ${kind}, which can only join ${listForms(kind).join(', or ')}`,
     );
   });
 }
@@ -207,7 +202,7 @@ export function parsePlant(document: unknown): Result<Plant, FileProblem> {
   claimIds(read.value, book);
   referSections(read.value, book);
   referLinks(read.value, book);
-  compareMedia(read.value, book);
+  compareCarriers(read.value, book);
   referTheRest(read.value, book);
   referSurroundings(read.value, book);
   if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
@@ -268,6 +263,7 @@ export function parseGrades(
 export function parsePlan(document: unknown): Result<IsolationPlan, FileProblem> {
   const read = parseWith(planSchema, document);
   if (!read.ok) return read;
-  const { close, open, restrain } = read.value;
-  return { ok: true, value: { close, open, restrain } };
+  const { close, open, restrain, stand } = read.value;
+  const value = { close, open, restrain, ...(stand.length > 0 ? { stand } : {}) };
+  return { ok: true, value };
 }

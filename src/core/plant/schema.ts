@@ -17,6 +17,15 @@ export const ENERGIES = [
   'gravity',
   'radiation',
 ] as const;
+export const HAZARDS = [
+  'flammable',
+  'toxic',
+  'asphyxiant',
+  'corrosive',
+  'hot',
+  'cold',
+  'oxidising',
+] as const;
 export const ACTIVITIES = ['open', 'enter', 'hot-work', 'touch'] as const;
 export const GAUGE_READS = [
   'pressure',
@@ -39,9 +48,8 @@ const medium = z.strictObject({
   name,
   energy: z.enum(ENERGIES),
   phase: z.enum(['gas', 'liquid', 'vapour', 'solid', 'none']),
-  hazards: z.array(
-    z.enum(['flammable', 'toxic', 'asphyxiant', 'corrosive', 'hot', 'cold', 'oxidising']),
-  ),
+  /** An empty list is "none, says the drawing"; no list at all is not known, and the worst is taken. */
+  hazards: z.array(z.enum(HAZARDS)).optional(),
   lfl_pct: z.number().gt(0).max(100).optional(),
   relative_density: z.number().gt(0).optional(),
   /** Gases that it is made of or gives off. */
@@ -98,7 +106,8 @@ const section = z.strictObject({
   at: z.tuple([metres, metres, metres]).optional(),
   source: z.strictObject({ name }).optional(),
   serves: z.number().min(0).optional(),
-  pressure_bar: z.number().min(0).optional(),
+  /** Gauge: below 0 is a vacuum, down to none at all. */
+  pressure_bar: z.number().min(-1.1).optional(),
   temperature_c: z.number().min(-273.15).optional(),
   voltage_v: z.number().min(0).optional(),
   volume_m3: z.number().gt(0).optional(),
@@ -109,10 +118,16 @@ const section = z.strictObject({
 const link = z.strictObject({
   id,
   kind: z.enum(LINK_KINDS),
+  name: name.optional(),
   between: z.tuple([id, id]),
   normal: z.enum(['open', 'closed']).optional(),
   lockable: z.boolean().optional(),
   operated: z.enum(['hand', 'remote']).optional(),
+  /** Whether it may be opened and closed under load. */
+  breaks: z.enum(['load', 'off-load']).optional(),
+  dn_mm: z.number().gt(0).optional(),
+  /** Links that cannot be open while this one is: the other ways of a three-way valve or a changeover. */
+  excludes: z.array(id).optional(),
   fails: z.enum(['open', 'closed', 'stay']).optional(),
   powered_by: id.optional(),
   protects: z.array(id).optional(),
@@ -126,7 +141,10 @@ const outlet = z.strictObject({
   section: id,
   kind: z.enum(['vent', 'drain', 'bleed', 'earth']),
   leads_to: z.enum(['safe', 'closed-system', 'atmosphere', 'earth']),
+  /** Which closed system: a name, or the id of its section where that is drawn. */
   system: z.string().min(1).optional(),
+  /** Whether something in the outlet's own line surely stops what stands in the system from coming back. */
+  non_return: z.boolean().optional(),
   /** Free bore, from which the time of letting down is computed. */
   dn_mm: z.number().gt(0).optional(),
   minutes: minutes.optional(),
@@ -194,6 +212,11 @@ export type Equipment = Plant['equipment'][number];
 export type Surrounding = NonNullable<Plant['surroundings']>[number];
 export type SurroundingKind = Surrounding['kind'];
 export type Energy = Medium['energy'];
+export type Hazard = (typeof HAZARDS)[number];
+
+/** The hazards of a medium: every one there is when the drawing does not say. */
+export const hazardsOf = ({ hazards }: Pick<Medium, 'hazards'>): readonly Hazard[] =>
+  hazards ?? HAZARDS;
 
 /** What a job does, where, and for how long (hours, above 0). */
 export const scopeSchema = z.strictObject({
@@ -213,18 +236,48 @@ export type Grade = (typeof GRADES)[number];
 
 export const gradesSchema = z.record(id, z.enum(GRADES));
 
-/** The links that a plan closes and locks, the outlets it opens and the stores it restrains. */
+/** The links that a plan closes and locks, the outlets it opens, the stores it restrains, and the links that it locks open. */
 export interface IsolationPlan {
   readonly close: readonly string[];
   readonly open: readonly string[];
   readonly restrain: readonly string[];
+  readonly stand?: readonly string[];
 }
+
+/** The lists of a plan. */
+export const PLAN_PARTS = ['close', 'open', 'restrain', 'stand'] as const;
+export type PlanPart = (typeof PLAN_PARTS)[number];
+
+/** The points of one list of a plan. */
+export const pointsOf = (plan: IsolationPlan, part: PlanPart): readonly string[] =>
+  plan[part] ?? [];
+
+/** A plan with each of its lists changed; what is locked open is left out when there is none. */
+export function mapPlan(
+  plan: IsolationPlan,
+  change: (ids: readonly string[], part: PlanPart) => readonly string[],
+): IsolationPlan {
+  const stand = change(pointsOf(plan, 'stand'), 'stand');
+  return {
+    close: change(plan.close, 'close'),
+    open: change(plan.open, 'open'),
+    restrain: change(plan.restrain, 'restrain'),
+    ...(stand.length > 0 ? { stand } : {}),
+  };
+}
+
+/** Every point of a plan, list by list. */
+export const listPlanPoints = (plan: IsolationPlan): string[] =>
+  PLAN_PARTS.flatMap((part) => pointsOf(plan, part));
 
 /** A plan as a file; the answer of `plan` may be handed back as it is, its figures are computed anew. */
 export const planSchema = z.strictObject({
   close: z.array(id),
   open: z.array(id).default([]),
   restrain: z.array(id).default([]),
+  stand: z.array(id).default([]),
+  seen_open: z.unknown().optional(),
+  partial: z.unknown().optional(),
   cost: z.unknown().optional(),
   passes: z.unknown().optional(),
   findings: z.unknown().optional(),

@@ -1,10 +1,28 @@
-import { STRENGTH_BY_KIND } from './kinds';
+import { HAND_VALVE_KINDS, type LinkKind } from './kinds';
 import type { Link } from './schema';
 
+/** Plain ways, and gaps and blanks that are not fitted. */
+const PLAIN: ReadonlySet<LinkKind> = new Set([
+  'joint',
+  'hose',
+  'flange',
+  'spool',
+  'spectacle-blind',
+  'spade',
+]);
+
 /**
- * Whether what is read or let down on one side of a link is surely so on the other: a plain joint, and what is opened and shut by hand and
- * stands open in normal running. Never what opens by itself or from afar (check, control, relief and remote valves, contactors), never
- * a wall or winding between (exchanger, transformer), and never what stands shut. Source: practice.
+ * Whether what is let down or read on one side of a link is surely so on the other: a plain joint or hose, a flange, a spool that is in, a
+ * blind that stands open, and a hand-operated valve that stands open in normal running. Never what opens by itself or from
+ * afar (check, control, relief and remote valves, steam traps), never a pump, a wall or a winding, and never what stands shut.
+ * Source: practice.
  */
 export const isSurelyOpen = ({ kind, normal, operated }: Link): boolean =>
-  normal !== 'closed' && operated !== 'remote' && (kind === 'joint' || STRENGTH_BY_KIND[kind] > 0);
+  normal !== 'closed' && operated !== 'remote' && (PLAIN.has(kind) || HAND_VALVE_KINDS.has(kind));
+
+/**
+ * Whether a link can be locked open by hand, so that a let-down or a relief path may rely on it: a hand-operated valve that takes a
+ * lock. A blank that stands closed is a gap and stays one.
+ */
+export const canStandOpen = ({ kind, lockable, operated }: Link): boolean =>
+  lockable !== false && operated !== 'remote' && HAND_VALVE_KINDS.has(kind);

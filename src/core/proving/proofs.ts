@@ -1,9 +1,7 @@
 import {
-  isFluid,
-  isSurelyOpen,
   linksOf,
   otherEnd,
-  type Energy,
+  type Carrier,
   type Gauge,
   type IsolationPlan,
   type PlantGraph,
@@ -12,6 +10,7 @@ import type { Seen } from './seen';
 import {
   asEmptied,
   computePlantState,
+  listInside,
   sectionOfOutlet,
   type PlantState,
   type Requirement,
@@ -43,50 +42,29 @@ const UNIT = {
   temperature: '°C',
 } as const;
 
-type EnergyClass = 'electrical' | 'fluid' | 'motion' | 'thermal' | 'other';
-
-function classOf(energy: Energy): EnergyClass {
-  if (isFluid(energy)) return 'fluid';
-  if (energy === 'mechanical' || energy === 'gravity') return 'motion';
-  return energy === 'electrical' || energy === 'thermal' ? energy : 'other';
-}
-
 interface Part {
-  readonly energy: EnergyClass;
+  readonly carrier: Carrier;
   readonly sections: readonly number[];
   readonly holdsWork: boolean;
 }
 
-/**
- * The pieces of one kind of energy that make up the bodies which hold `seeds`. A piece ends at everything that is not surely open: no reading
- * on one side of a check valve, a wall or a winding speaks for the other.
- */
+/** The parts in which some sections lie, each whole: no reading on one side of what is not surely open speaks for the other. */
 function listParts(
   graph: PlantGraph,
   state: PlantState,
-  seeds: readonly number[],
+  seeds: Iterable<number>,
   zone: ReadonlySet<number>,
 ): Part[] {
-  const bodies = new Set(seeds.map((section) => state.body[section]));
-  const energyAt = (section: number) => classOf(graph.medium[section]?.energy ?? 'electrical');
-  const seen = new Set<number>();
-  const parts: Part[] = [];
-  graph.sections.forEach((_, first) => {
-    if (seen.has(first) || !bodies.has(state.body[first])) return;
-    const energy = energyAt(first);
-    const part = new Set([first]);
-    for (const section of part) {
-      for (const link of linksOf(graph, section)) {
-        const next = otherEnd(graph, link, section);
-        const joins = graph.links[link] && isSurelyOpen(graph.links[link]) && !state.barred[link];
-        if (joins && energyAt(next) === energy) part.add(next);
-      }
-    }
-    part.forEach((section) => seen.add(section));
-    const sections = [...part];
-    parts.push({ energy, sections, holdsWork: sections.some((section) => zone.has(section)) });
+  const wanted = new Set([...seeds].map((section) => state.part[section]));
+  const parts = new Map<number, number[]>();
+  state.part.forEach((part, section) => {
+    if (wanted.has(part)) parts.set(part, [...(parts.get(part) ?? []), section]);
   });
-  return parts;
+  return [...parts.values()].map((sections) => ({
+    carrier: graph.carrier[sections[0] ?? -1] ?? 'fluid',
+    sections,
+    holdsWork: sections.some((section) => zone.has(section)),
+  }));
 }
 
 const GAUGE_FOR: Readonly<Record<ProofKind, Gauge['reads']>> = {
@@ -175,27 +153,26 @@ function proveFluid(round: Round, part: Part): ProofDemand[] {
  */
 function hasLiveNeighbour({ graph, state }: Round, { sections, holdsWork }: Part): boolean {
   if (!holdsWork) return false;
-  return sections.some((section) =>
+  const body = new Set(sections.map((section) => state.body[section]));
+  const isBeside = [...state.body.keys()].filter((section) => body.has(state.body[section]));
+  return isBeside.some((section) =>
     [...linksOf(graph, section)].some((link) => {
       const next = otherEnd(graph, link, section);
-      const isElectrical = graph.medium[next]?.energy === 'electrical';
-      return state.barred[link] === 1 && isElectrical && state.live[state.body[next] ?? -1] === 1;
+      const isConductor = graph.carrier[next] === 'current';
+      return state.barred[link] === 1 && isConductor && state.live[state.body[next] ?? -1] === 1;
     }),
   );
 }
 
-const isFluidAt = ({ graph }: Round, section: number): boolean =>
-  isFluid(graph.medium[section]?.energy ?? 'electrical');
-
 /** Whether a part of fluid lies beside fluid that is worked on, and anything of it can be read or let out at all. */
-function isReadBeside(round: Round, { energy, sections }: Part): boolean {
+function isReadBeside(round: Round, { carrier, sections }: Part): boolean {
   const { graph, state, zone } = round;
   const isBeside = [...zone].some(
-    (section) => isFluidAt(round, section) && state.body[section] === state.body[sections[0] ?? -1],
+    (section) => state.body[section] === state.body[sections[0] ?? -1],
   );
   const points = [...graph.outlets, ...graph.plant.gauges];
   return (
-    energy === 'fluid' &&
+    carrier === 'fluid' &&
     isBeside &&
     points.some(({ section }) => sections.includes(graph.sectionAt.get(section) ?? -1))
   );
@@ -211,7 +188,7 @@ function proveMotion({ graph, state, zone }: Round, part: Part): ProofDemand {
 
 function provePart(round: Round, part: Part): ProofDemand[] {
   const { graph, zone } = round;
-  if (part.energy === 'electrical') {
+  if (part.carrier === 'current') {
     return [
       makeProof(
         graph,
@@ -224,20 +201,21 @@ function provePart(round: Round, part: Part): ProofDemand[] {
   }
   // What is shut in beside the work, behind what opens by itself, comes to it when it is opened: it is read on its own.
   if (!part.holdsWork) return isReadBeside(round, part) ? proveFluid(round, part) : [];
-  if (part.energy === 'motion') return [proveMotion(round, part)];
+  if (part.carrier === 'motion') return [proveMotion(round, part)];
   const hot = part.sections.some(
     (section) => (graph.sections[section]?.temperature_c ?? 0) > HOT_PART_C,
   );
-  const cool = hot || part.energy === 'thermal';
+  const isHeat = graph.medium[part.sections[0] ?? -1]?.energy === 'thermal';
+  const cool = hot || isHeat;
   return [
-    ...(part.energy === 'fluid' ? proveFluid(round, part) : []),
+    ...(part.carrier === 'fluid' ? proveFluid(round, part) : []),
     ...(cool ? [makeProof(graph, part, 'temperature', { zone }, 'hot parts have cooled')] : []),
   ];
 }
 
 /**
- * Lists the readings that prove a plan: voltage on every stretch of conductor inside the isolation; pressure (level where there is
- * a gauge for it, temperature where it was hot) on each stretch of fluid that holds work or was run empty for it; motion on each
+ * Lists the readings that prove a plan: voltage on every piece of conductor inside the isolation; pressure (level where there is
+ * a gauge for it, temperature where it was hot) on each part of fluid that holds work or was run empty for it; motion on each
  * drive that holds work; and pressure in each bled space between two barriers. In the order of ids.
  */
 export function listProofs(
@@ -250,31 +228,28 @@ export function listProofs(
   const emptied = requirement.trace.emptied.map(({ section }) => section);
   const zone = new Set([...requirement.trace.zone, ...emptied]);
   const round: Round = { graph, state, zone };
-  const inside = listParts(graph, state, requirement.trace.zone, zone).flatMap((part) =>
-    provePart(round, part),
-  );
+  const within = listInside(graph, state, requirement.trace);
+  const inside = listParts(graph, state, within, zone).flatMap((part) => provePart(round, part));
   const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
   const elsewhere = emptied
     .filter((section) => !zoneBodies.has(state.body[section]))
     .flatMap((section) => listParts(graph, state, [section], zone))
-    .filter(({ energy, holdsWork }) => energy === 'fluid' && holdsWork)
+    .filter(({ carrier, holdsWork }) => carrier === 'fluid' && holdsWork)
     .flatMap((part) => proveFluid(round, part));
   const between = state.opened
     .map((outlet) => sectionOfOutlet(graph, outlet))
     .filter((section) => !zoneBodies.has(state.body[section]))
-    .filter((section) => isFluid(graph.medium[section]?.energy ?? 'electrical'))
+    .filter((section) => graph.carrier[section] === 'fluid')
     .flatMap((section) =>
-      listParts(graph, state, [section], zone)
-        .filter((part) => part.energy === 'fluid')
-        .map((part) =>
-          makeProof(
-            graph,
-            part,
-            'pressure',
-            { zone, sees: ['bleed-clear', 'no-flow'] },
-            'the bleed between the two barriers is open and clear',
-          ),
+      listParts(graph, state, [section], zone).map((part) =>
+        makeProof(
+          graph,
+          part,
+          'pressure',
+          { zone, sees: ['bleed-clear', 'no-flow'] },
+          'the bleed between the two barriers is open and clear',
         ),
+      ),
     );
   const all = new Map([...inside, ...between, ...elsewhere].map((proof) => [proof.id, proof]));
   return [...all.values()].sort((a, b) => (a.id < b.id ? -1 : 1));

@@ -1,4 +1,10 @@
-import type { IsolationPlan, PlantGraph, Scope } from '../plant';
+import {
+  hazardsOf,
+  listPlanPoints,
+  type IsolationPlan,
+  type PlantGraph,
+  type Scope,
+} from '../plant';
 import type { PaperKind } from '../permits';
 import type { SiteValues } from '../rules/values';
 import { listCoupled, listJoinedByFluid } from './connected';
@@ -76,7 +82,9 @@ function listLetOut(graph: PlantGraph, { scope, plan }: Doing): string[] {
 function sparksByOpenLine({ graph, values, a, b }: Pair): string | undefined {
   if (!isHot(a)) return undefined;
   const [near] = listLetOut(graph, b)
-    .filter((section) => mediumOf(graph, section)?.hazards.includes('flammable'))
+    .filter((section) =>
+      hazardsOf(mediumOf(graph, section) ?? { hazards: [] }).includes('flammable'),
+    )
     .map((section) => ({ section, place: findPlace(graph, [section]) }))
     .filter(({ place }) => isNear(a.place, place, values['hot-work-radius-m']));
   return near
@@ -111,7 +119,7 @@ function entryWhileLetDown({ graph, a, b }: Pair): string | undefined {
     .filter(
       (section) =>
         joined.has(graph.sectionAt.get(section) ?? -1) &&
-        mediumOf(graph, section)?.hazards.includes('asphyxiant'),
+        hazardsOf(mediumOf(graph, section) ?? { hazards: [] }).includes('asphyxiant'),
     );
   const met = [...new Set([...into, ...inert])];
   return met.length === 0
@@ -150,8 +158,7 @@ function keepsAway(
 
 function pointBothWays({ a, b }: Pair): string | undefined {
   if (!b.plan) return undefined;
-  const { close, open, restrain } = b.plan;
-  const needed = new Set([...close, ...open, ...restrain]);
+  const needed = new Set(listPlanPoints(b.plan));
   const met = a.lifted.filter((point) => needed.has(point));
   return met.length === 0
     ? undefined

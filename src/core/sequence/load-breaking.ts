@@ -1,7 +1,7 @@
 import { isOffLoad, linksOf, otherEnd, type PlantGraph } from '../plant';
 
 const isConductor = (graph: PlantGraph, section: number): boolean =>
-  graph.medium[section]?.energy === 'electrical';
+  graph.carrier[section] === 'current';
 
 /** Conductors that are joined to a section, with some links taken away; the others count whatever their position. */
 function reach(graph: PlantGraph, from: number, without: readonly number[]): Set<number> {

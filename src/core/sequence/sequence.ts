@@ -2,15 +2,17 @@ import {
   asEmptied,
   closingMinutes,
   openingMinutes,
+  standingMinutes,
   RESTRAIN_MINUTES,
   searchRoutes,
   UNREACHED,
   computePlantState,
+  isThrough,
+  listInside,
   type PlantState,
   type Requirement,
 } from '../isolation';
 import {
-  isFluid,
   isOffLoad,
   STAGED_KINDS,
   wordsOfKind,
@@ -29,8 +31,10 @@ import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
 export const PHASES = [
   'tell',
   'stop',
+  'bring-in',
   'isolate-drives',
   'isolate-flows',
+  'open-way',
   'let-down',
   'restrain',
   'wait',
@@ -71,7 +75,7 @@ const OTHER_MINUTES = { tell: 5, stop: 5, wait: 5, prove: 4, 'try-start': 2 } as
  */
 function layersFromSupply(graph: PlantGraph, state: PlantState, requirement: Requirement) {
   const tree = searchRoutes(graph, requirement.trace.zone, (link, _section, next) =>
-    isFluid(graph.medium[next]?.energy ?? 'electrical') ? (state.barred[link] as number) : -1,
+    graph.carrier[next] === 'fluid' && isThrough(graph, link) ? (state.barred[link] as number) : -1,
   );
   return (link: number) => {
     const reached = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number]
@@ -84,7 +88,7 @@ function layersFromSupply(graph: PlantGraph, state: PlantState, requirement: Req
 /** Whether a link carries fluid: the rest are electrical and mechanical and are isolated before it. */
 function carriesFluid(graph: PlantGraph, link: number): boolean {
   const ends = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number];
-  return ends.some((end) => isFluid(graph.medium[end]?.energy ?? 'electrical'));
+  return ends.some((end) => graph.carrier[end] === 'fluid');
 }
 
 /** Said at a device that must never be worked under load. */
@@ -114,6 +118,30 @@ function draftLinks(graph: PlantGraph, requirement: Requirement, state: PlantSta
     ];
   });
 }
+
+/**
+ * Valves that are opened and locked so: a relief valve's before its twin is shut, since what it guards still has its source; those on
+ * the way of a let-down once the isolation holds.
+ */
+const draftStanding = (graph: PlantGraph, state: PlantState): Draft[] =>
+  graph.links.flatMap((link, number): Draft[] => {
+    if (!state.standing[number]) return [];
+    const isLive = state.live[state.body[graph.ends[2 * number] as number] as number] === 1;
+    const { open } = wordsOfKind(link.kind);
+    const why = isLive
+      ? 'brought into service before its twin is shut'
+      : 'the let-down relies on it';
+    return [
+      {
+        phase: isLive ? 'bring-in' : 'open-way',
+        layer: 0,
+        subject: link.id,
+        words: `${link.id} (${link.kind}): ${link.normal === 'closed' ? 'open it' : `stands ${open}`}, lock it ${open} and tag it: ${why}`,
+        minutes: standingMinutes(link),
+        place: placeOfLink(graph, link),
+      },
+    ];
+  });
 
 const waitOf = (wait: Wait | undefined) => (wait ? { wait_s: wait.seconds } : {});
 
@@ -148,7 +176,7 @@ function draftStores(
   state: PlantState,
   waits: Waits,
 ): Draft[] {
-  const zoneBodies = new Set(requirement.trace.zone.map((section) => state.body[section]));
+  const inside = listInside(graph, state, requirement.trace);
   return graph.stores.flatMap(({ store, section }, number): Draft[] => {
     const place = graph.sections[section]?.at;
     const name = `${store.id} (${store.kind}) on ${graph.sections[section]?.id ?? ''}`;
@@ -164,7 +192,7 @@ function draftStores(
         },
       ];
     }
-    if (store.release !== 'wait' || !zoneBodies.has(state.body[section])) return [];
+    if (store.release !== 'wait' || !inside.has(section)) return [];
     return [
       {
         phase: 'wait',
@@ -267,11 +295,13 @@ export function planSequence(
     close: [...new Set([...plan.close, ...(valved?.close ?? [])])],
     open: [...new Set([...plan.open, ...(valved?.open ?? [])])],
     restrain: [...new Set([...plan.restrain, ...(valved?.restrain ?? [])])],
+    stand: [...new Set([...(plan.stand ?? []), ...(valved?.stand ?? [])])],
   };
   const state = computePlantState(graph, whole);
   const waits = listWaits(graph, whole, state, noted);
   const drafts = [
     ...draftRest(graph, requirement, plan),
+    ...draftStanding(graph, state),
     ...draftLinks(graph, requirement, state),
     ...draftOutlets(graph, state, waits),
     ...draftStores(graph, requirement, state, waits),
@@ -324,7 +354,9 @@ export function planRestore(steps: readonly Step[]): RestoreStep[] {
     ...back(1, 'fit', 'blind-out'),
     ...back(2, 'restrain', 'free-store'),
     ...back(3, 'let-down', 'close-outlet'),
-    ...back(4, 'isolate-flows', 'unlock'),
-    ...back(5, 'isolate-drives', 'unlock'),
+    ...back(4, 'open-way', 'unlock'),
+    ...back(5, 'isolate-flows', 'unlock'),
+    ...back(6, 'isolate-drives', 'unlock'),
+    ...back(7, 'bring-in', 'unlock'),
   ];
 }

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { CheckResult, ExplainedPoint, Failure, Mend, PlanCost } from '../../core/isolation';
-import { GRADES, type Grade, type IsolationPlan } from '../../core/plant/schema';
+import { GRADES, mapPlan, pointsOf, type Grade, type IsolationPlan } from '../../core/plant/schema';
 import { useCommand } from '../command/use-command';
 import { usePlanDraft } from '../planning/draft';
 import { Templates } from '../planning/templates';
@@ -24,12 +24,7 @@ type Tried = CheckResult & { readonly cost: PlanCost };
 
 function applyMend(plan: IsolationPlan, mend: Mend): IsolationPlan {
   if (mend.action === 'drop') {
-    const without = (ids: readonly string[]) => ids.filter((id) => id !== mend.id);
-    return {
-      close: without(plan.close),
-      open: without(plan.open),
-      restrain: without(plan.restrain),
-    };
+    return mapPlan(plan, (ids) => ids.filter((id) => id !== mend.id));
   }
   return { ...plan, [mend.action]: [...new Set([...plan[mend.action], mend.id])].sort() };
 }
@@ -65,7 +60,10 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
         button="Add point"
         onSend={(read) => {
           const part = read('part') as Part;
-          change({ ...plan, [part]: [...new Set([...plan[part], read('id').trim()])].sort() });
+          change({
+            ...plan,
+            [part]: [...new Set([...pointsOf(plan, part), read('id').trim()])].sort(),
+          });
         }}
       >
         <TextField label="Point to add (its tag)" name="id" />
@@ -140,6 +138,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
               close: [...close],
               open: [...open],
               restrain: [...restrain],
+              stand: [...pointsOf(plan, 'stand')],
             })
           }
         >
@@ -193,7 +192,7 @@ export function PointList({ plan }: { readonly plan: IsolationPlan }) {
       {PART_NAMES.map((part) => (
         <div key={part} className="contents">
           <dt className="font-bold">{PARTS[part]}</dt>
-          <dd className="font-mono">{plan[part].join(' ') || 'nothing'}</dd>
+          <dd className="font-mono">{pointsOf(plan, part).join(' ') || 'nothing'}</dd>
         </div>
       ))}
     </dl>

@@ -154,17 +154,20 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
           <TextField label="How it was stopped" name="how" />
         </SmallForm>
       );
+    case 'bring-in':
+    case 'open-way':
     case 'isolate-drives':
     case 'isolate-flows':
     case 'fit': {
       const electrical = step.phase === 'isolate-drives';
+      const isOpened = step.phase === 'bring-in' || step.phase === 'open-way';
       const free = choices.locks.filter(
         ({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'),
       );
       return (
         <>
           <SmallForm
-            button="Isolated, locked, tagged"
+            button={isOpened ? 'Opened, locked open, tagged' : 'Isolated, locked, tagged'}
             onSend={(read) =>
               run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
             }
@@ -181,7 +184,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
             />
             <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
           </SmallForm>
-          <TagAlone link={step.subject} props={props} />
+          {isOpened ? null : <TagAlone link={step.subject} props={props} />}
         </>
       );
     }

@@ -45,6 +45,8 @@ function findHere(code: string, { view, jobId }: DossierProps) {
 
 /** Phases whose points hang with a tag. */
 const TAGGED: readonly string[] = [
+  'bring-in',
+  'open-way',
   'isolate-drives',
   'isolate-flows',
   'fit',

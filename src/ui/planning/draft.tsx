@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { Aim } from '../../core/isolation';
-import type { IsolationPlan } from '../../core/plant/schema';
+import { pointsOf, type IsolationPlan } from '../../core/plant/schema';
 import type { Part } from './points';
 
 type Origin = Aim | 'own' | 'template';
@@ -59,9 +59,9 @@ export function PlanDraftDesk({
       toggle: (part, id) =>
         change({
           ...now.plan,
-          [part]: now.plan[part].includes(id)
-            ? now.plan[part].filter((other) => other !== id)
-            : [...now.plan[part], id].sort(),
+          [part]: pointsOf(now.plan, part).includes(id)
+            ? pointsOf(now.plan, part).filter((other) => other !== id)
+            : [...pointsOf(now.plan, part), id].sort(),
         }),
       undo: past.length > 1 ? () => setPast(past.slice(0, -1)) : undefined,
     };

@@ -2,9 +2,14 @@
 
 import { names } from './names';
 import type { ExplainedPoint, PointReason } from '../../core/isolation';
-import type { IsolationPlan } from '../../core/plant/schema';
+import { pointsOf, type IsolationPlan } from '../../core/plant/schema';
 
-export const PARTS = { close: 'Close and lock', open: 'Open', restrain: 'Restrain' } as const;
+export const PARTS = {
+  close: 'Close and lock',
+  open: 'Open',
+  restrain: 'Restrain',
+  stand: 'Lock open',
+} as const;
 export type Part = keyof typeof PARTS;
 export const PART_NAMES = Object.keys(PARTS) as Part[];
 
@@ -32,7 +37,7 @@ export function PointTable({
   readonly points: readonly ExplainedPoint[];
   readonly onDrop: (part: Part, id: string) => void;
 }) {
-  const rows = PART_NAMES.flatMap((part) => plan[part].map((id) => ({ part, id })));
+  const rows = PART_NAMES.flatMap((part) => pointsOf(plan, part).map((id) => ({ part, id })));
   if (rows.length === 0) {
     return (
       <p className="text-sm">

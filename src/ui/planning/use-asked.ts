@@ -5,16 +5,13 @@ import type { IsolationPlan } from '../../core/plant/schema';
 import { ask } from './ask';
 
 /** The server's answer about a plan, asked anew a little after each change; the last one stays until the next is there. */
-export function useAsked<T>(
-  url: string,
-  { close, open, restrain }: IsolationPlan,
-  delayMs: number,
-): T | undefined {
+export function useAsked<T>(url: string, plan: IsolationPlan, delayMs: number): T | undefined {
+  const { close, open, restrain, stand } = plan;
   const [answer, setAnswer] = useState<T>();
   useEffect(() => {
     let current = true;
     const timer = setTimeout(() => {
-      void ask<T>(url, { close, open, restrain }).then((said) => {
+      void ask<T>(url, { close, open, restrain, ...(stand ? { stand } : {}) }).then((said) => {
         if (current && said) setAnswer(() => said);
       });
     }, delayMs);
@@ -22,6 +19,6 @@ export function useAsked<T>(
       current = false;
       clearTimeout(timer);
     };
-  }, [url, close, open, restrain, delayMs]);
+  }, [url, close, open, restrain, stand, delayMs]);
   return answer;
 }

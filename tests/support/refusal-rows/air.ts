@@ -6,6 +6,7 @@ import {
   LIVE,
   site,
   START,
+  unsaidSite,
   type RefusalRow,
 } from '../seal-change';
 
@@ -125,6 +126,7 @@ export const AIR_ROWS: RefusalRow[] = [
     'finn',
     hot({ known: {} }),
     ['air-source-unknown'],
+    { site: unsaidSite },
   ],
   ['signing on after a fit test', ON(hot()), 'hana', SIGN_ON, []],
   [

@@ -178,7 +178,7 @@ export const AMISS_ROWS: RefusalRow[] = [
     LIVE,
     'hana',
     sanction({ points: ['HV-2001', 'HV-2002'] }),
-    ['test-spills', 'test-spills'],
+    ['test-spills', 'test-spills', 'test-spills', 'test-spills'],
   ],
   [
     'a test that lifts what another job needs',

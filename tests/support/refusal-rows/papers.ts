@@ -173,8 +173,8 @@ export const PAPER_ROWS: RefusalRow[] = [
     'hana',
     assess({ wear: ['visor'], emergency: [], questions: [] }),
     [
-      ...Array.from({ length: 11 }, () => 'protection-missing' as const),
-      ...Array.from({ length: 13 }, () => 'emergency-missing' as const),
+      ...Array.from({ length: 10 }, () => 'protection-missing' as const),
+      ...Array.from({ length: 12 }, () => 'emergency-missing' as const),
       'questions-missing',
     ],
   ],

@@ -11,7 +11,7 @@ import {
   type RefusalRow,
 } from '../seal-change';
 
-/** Handed back, and so many steps of the way back done: the box, the restraint, three drains, then the leak test. */
+/** Handed back, and so many steps of the way back done: the box, the restraint, five drains and bleeds, then the leak test. */
 const restored = (steps: number) => {
   const s = carryOut(HANDED_BACK, LIVE());
   return carryOut(restoreSteps(s).slice(0, steps), s);
@@ -56,7 +56,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'unlocked by another authority',
     () => {
       const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(s).slice(1, 6), s);
+      return carryOut(restoreSteps(s).slice(1, 8), s);
     },
     'gus',
     { kind: 'unlock-point', link: 'HV-2001' },
@@ -66,7 +66,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'one’s own lock taken off as if one were not there',
     () => {
       const s = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(s).slice(1, 6), s);
+      return carryOut(restoreSteps(s).slice(1, 8), s);
     },
     'finn',
     {
@@ -89,7 +89,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
     'the breaker unlocked before the valves',
     () => {
       const state = carryOut([...HANDED_BACK, ['ada', { kind: 'open-box' }]], LIVE());
-      return carryOut(restoreSteps(state).slice(1, 6), state);
+      return carryOut(restoreSteps(state).slice(1, 8), state);
     },
     'elif',
     { kind: 'unlock-point', link: 'CB-P201' },
@@ -116,24 +116,24 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test of ten minutes, nine after the last drain was shut',
-    () => restored(5),
+    () => restored(7),
     'cora',
     LEAK_TEST,
     ['leak-test-too-soon'],
     at(9),
   ],
-  ['a leak test of ten minutes, ten after it', () => restored(5), 'cora', LEAK_TEST, [], at(10)],
-  ['unlocked before the leak test', () => restored(5), 'finn', UNLOCK, ['leak-test-missing']],
+  ['a leak test of ten minutes, ten after it', () => restored(7), 'cora', LEAK_TEST, [], at(10)],
+  ['unlocked before the leak test', () => restored(7), 'finn', UNLOCK, ['leak-test-missing']],
   [
     'unlocked after a leak was found',
-    () => carryOut([['cora', { ...LEAK_TEST, to_bar: 1.9 }]], restored(5)),
+    () => carryOut([['cora', { ...LEAK_TEST, to_bar: 1.9 }]], restored(7)),
     'finn',
     UNLOCK,
     ['line-leaks'],
   ],
   [
     'unlocked after it was seen to weep',
-    () => carryOut([['cora', { ...LEAK_TEST, weeps: true }]], restored(5)),
+    () => carryOut([['cora', { ...LEAK_TEST, weeps: true }]], restored(7)),
     'finn',
     UNLOCK,
     ['line-leaks'],
@@ -146,7 +146,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
           ['cora', { ...LEAK_TEST, weeps: true }],
           ['cora', { ...LEAK_TEST, to_bar: 1.98 }],
         ],
-        restored(5),
+        restored(7),
       ),
     'finn',
     UNLOCK,
@@ -154,7 +154,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test before the drains are shut',
-    () => restored(3),
+    () => restored(5),
     'cora',
     LEAK_TEST,
     ['out-of-order'],
@@ -169,7 +169,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test of a line that was not opened',
-    () => restored(5),
+    () => restored(7),
     'cora',
     { ...LEAK_TEST, section: 'P202-CAS' },
     ['no-leak-test'],
@@ -177,7 +177,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test too low, too short and rising',
-    () => restored(5),
+    () => restored(7),
     'cora',
     { ...LEAK_TEST, from_bar: 1.9, minutes: 9.9 },
     ['leak-test-too-low', 'leak-test-too-short', 'leak-test-void'],
@@ -185,7 +185,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test with gas that nobody accepts',
-    () => restored(5),
+    () => restored(7),
     'cora',
     { ...LEAK_TEST, fluid: 'gas' },
     ['gas-test-not-accepted'],
@@ -193,7 +193,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test with gas accepted by one who may not',
-    () => restored(5),
+    () => restored(7),
     'cora',
     { ...LEAK_TEST, fluid: 'gas', accepter: 'kit' },
     ['role-missing'],
@@ -201,7 +201,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a leak test with gas accepted by name',
-    () => restored(5),
+    () => restored(7),
     'cora',
     { ...LEAK_TEST, fluid: 'gas', accepter: 'hana' },
     [],
@@ -266,7 +266,7 @@ export const RESTORING_ROWS: RefusalRow[] = [
   ],
   [
     'a point walked under lock',
-    () => restored(6),
+    () => restored(8),
     'cora',
     walk('HV-2001', 'open'),
     ['points-locked'],

@@ -5,7 +5,7 @@ import { answerAboutJob } from './about-job';
 import type { IsolationPlan } from '../../../core/plant';
 
 const ids = z.array(z.string().min(1).max(80)).max(500);
-const schema = z.strictObject({ close: ids, open: ids, restrain: ids });
+const schema = z.strictObject({ close: ids, open: ids, restrain: ids, stand: ids.optional() });
 
 /** Answers a question about a plan on a job: who asks is known, the plan is well formed, the job exists. */
 export async function answerOnPlan(

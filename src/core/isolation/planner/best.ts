@@ -1,13 +1,13 @@
-import type { IsolationPlan, PlantGraph } from '../../plant';
-import { checkPlan } from '../check';
+import { pointsOf, type IsolationPlan, type PlanPart, type PlantGraph } from '../../plant';
+import { checkPlan, type CheckResult } from '../check/check';
 import { computeCost } from '../cost';
 import type { Requirement } from '../requirement';
 import { listPrices } from './choices';
-import { listEarthings } from './earths';
+import { listEarthings, listReliefWays, type Arrangement } from './arrangements';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { buildModel, type PlannerModel, type PlannerOptions } from './model';
 import type { Aim } from './fields';
-import { PlanSearch, type Figures } from './search';
+import { PlanSearch, type Figures, type Outcome } from './search';
 
 /** The best plan found for an aim. */
 export interface BestPlan {
@@ -39,10 +39,17 @@ function dropIdle(
       return graph.outlets[outlet]?.minutes === 0 || options.paidOutlets?.has(outlet) === true;
     },
     restrain: (id: string) => options.paidStores?.has(graph.storeAt.get(id) ?? -1) === true,
+    stand: (id: string) => {
+      const link = graph.linkAt.get(id) ?? -1;
+      return graph.links[link]?.minutes === 0 || options.paidStands?.has(link) === true;
+    },
   };
   const passes = (candidate: IsolationPlan) => checkPlan(graph, requirement, candidate).passes;
   return dropAll(passes, plan, (part, id) => isFree[part](id));
 }
+
+/** So many times in a row a plan may take away some last relief before it is left unsearched. */
+const MOST_RELIEFS = 4;
 
 /** A drawn-up plan with more closed links than this is not trimmed one by one. */
 const MOST_TRIMMED = 120;
@@ -50,14 +57,14 @@ const MOST_TRIMMED = 120;
 function dropAll(
   passes: (plan: IsolationPlan) => boolean,
   plan: IsolationPlan,
-  mayDrop: (part: keyof IsolationPlan, id: string) => boolean,
+  mayDrop: (part: PlanPart, id: string) => boolean,
 ): IsolationPlan {
-  return (['close', 'open', 'restrain'] as const).reduce<IsolationPlan>(
+  return (['close', 'open', 'restrain', 'stand'] as const).reduce<IsolationPlan>(
     (kept, part) =>
-      kept[part]
+      pointsOf(kept, part)
         .filter((id) => mayDrop(part, id))
         .reduce<IsolationPlan>((best, id) => {
-          const without = { ...best, [part]: best[part].filter((other) => other !== id) };
+          const without = { ...best, [part]: pointsOf(best, part).filter((other) => other !== id) };
           return passes(without) ? without : best;
         }, kept),
     plan,
@@ -66,7 +73,8 @@ function dropAll(
 
 /** Finds the best plans of one problem, one aim after the other; what one aim has shown helps the next. */
 export class PlanFinder {
-  private readonly searches: PlanSearch[];
+  private readonly earthings: readonly Arrangement[];
+  private readonly searches = new Map<Arrangement, PlanSearch>();
   private readonly model: PlannerModel;
   private readonly found = new Map<Aim, BestPlan | undefined>();
 
@@ -74,24 +82,32 @@ export class PlanFinder {
     graph: PlantGraph,
     private readonly requirement: Requirement,
     options: PlannerOptions = {},
-    limits: SearchLimits = DEFAULT_LIMITS,
+    private readonly limits: SearchLimits = DEFAULT_LIMITS,
   ) {
     this.model = buildModel(graph, requirement, options);
-    this.searches = [...listEarthings(this.model)].map(
-      (earthing) => new PlanSearch(this.model, earthing, limits),
-    );
+    this.earthings = [...listEarthings(this.model)];
+  }
+
+  private searchOf(arrangement: Arrangement): PlanSearch {
+    const known = this.searches.get(arrangement);
+    if (known) return known;
+    const made = new PlanSearch(this.model, arrangement, this.limits);
+    this.searches.set(arrangement, made);
+    return made;
   }
 
   /** Whether any plan passes at all. */
   isFeasible(): boolean {
-    return this.drawnUp() !== undefined || this.searches.some((search) => search.isFeasible());
+    return this.drawnUp() !== undefined || this.best('effort') !== undefined;
   }
 
   /** A plan that passes, drawn up without regard to its price, then rid of what it passes without; often there is one. */
   private drawnUp(): BestPlan | undefined {
     const { graph } = this.model;
     const passes = (plan: IsolationPlan) => checkPlan(graph, this.requirement, plan).passes;
-    const plan = this.searches.flatMap((search) => [...search.construct()]).find(passes);
+    const plan = this.earthings
+      .flatMap((earthing) => [...this.searchOf(earthing).construct()])
+      .find(passes);
     if (!plan) return undefined;
     const isSmall = plan.close.length <= MOST_TRIMMED;
     const trimmed = isSmall ? dropAll(passes, plan, () => true) : plan;
@@ -101,9 +117,9 @@ export class PlanFinder {
 
   /** Some plan that passes, when nothing better was found in time; undefined when there is none. */
   private settle(): BestPlan | undefined {
-    for (const search of this.searches) {
-      const found = search.settle();
-      if (found) return { ...found, isProved: false, gap: 1 };
+    for (const earthing of this.earthings) {
+      const found = this.searchOf(earthing).settle();
+      if (found && this.check(found.plan).passes) return { ...found, isProved: false, gap: 1 };
     }
     return undefined;
   }
@@ -127,8 +143,43 @@ export class PlanFinder {
     const price =
       sum(plan.close, graph.linkAt, prices.link) +
       sum(plan.open, graph.outletAt, prices.outlet) +
-      sum(plan.restrain, graph.storeAt, prices.store);
+      sum(plan.restrain, graph.storeAt, prices.store) +
+      sum(plan.stand ?? [], graph.linkAt, prices.stand);
     return { price, lost: 0 };
+  }
+
+  private check(plan: IsolationPlan): CheckResult {
+    return checkPlan(this.model.graph, this.requirement, plan);
+  }
+
+  /**
+   * The best plan of an arrangement that is better than what is known. Where it takes away the last relief of something, each way out of
+   * that is an arrangement of its own.
+   */
+  private searchWith(
+    arrangement: Arrangement,
+    aim: Aim,
+    known: Figures | undefined,
+    depth = 0,
+  ): Outcome {
+    const outcome = this.searchOf(arrangement).find(aim, known);
+    if (!outcome.better) return outcome;
+    const lost = this.check(outcome.better.plan).findings.find(
+      ({ code }) => code === 'relief-lost',
+    );
+    if (!lost) return outcome;
+    const first = firstFigure(aim, outcome.better.figures);
+    if (depth >= MOST_RELIEFS) {
+      return { better: undefined, unsearchedFrom: Math.min(first, outcome.unsearchedFrom) };
+    }
+    let better: Outcome['better'];
+    let { unsearchedFrom } = outcome;
+    for (const way of listReliefWays(this.model, arrangement, lost)) {
+      const found = this.searchWith(way, aim, better?.figures ?? known, depth + 1);
+      better = found.better ?? better;
+      unsearchedFrom = Math.min(unsearchedFrom, found.unsearchedFrom);
+    }
+    return { better, unsearchedFrom };
   }
 
   private search(aim: Aim): BestPlan | undefined {
@@ -136,8 +187,8 @@ export class PlanFinder {
     if (aim !== 'effort' && !start) return undefined;
     let best = start && { plan: start.plan, figures: this.figuresFor(aim, start) };
     let unsearchedFrom = Infinity;
-    for (const search of this.searches) {
-      const outcome = search.find(aim, best?.figures);
+    for (const earthing of this.earthings) {
+      const outcome = this.searchWith(earthing, aim, best?.figures);
       best = outcome.better ?? best;
       unsearchedFrom = Math.min(unsearchedFrom, outcome.unsearchedFrom);
     }

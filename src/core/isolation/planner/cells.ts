@@ -1,60 +1,56 @@
-import type { Grade } from '../../plant';
-import { GRADES } from '../../plant';
-import type { PlannerModel } from './model';
+import { labelParts, type Grade } from '../../plant';
+import { isThrough } from '../bodies';
+import { JoinedSets } from './joined-sets';
+import { listWays, type PlannerModel, type Ways } from './model';
+import { demandBit } from './standings';
 
-/** Bits of what is asked of a cell: one a grade that some source in it demands. */
-export const demandBit = (grade: Grade): number => 1 << GRADES.indexOf(grade);
+/** A way between two cells: a barrier that may be closed; one that never can be, over which nothing is sure; a converter. */
+export const BARRIER = 0;
+export const LOOSE = 1;
+export const TIE = 2;
 
 /**
- * The plant as the planner sees it. A cell is a part that no barrier can divide, dead ends without energy folded in;
- * barriers join two different cells. Cells are numbered in the order of their first section.
+ * The plant as the planner sees it. A cell is what surely hangs together and no barrier can divide; edges join two different
+ * cells. Cells are numbered in the order of their first section.
  */
 export interface Cells {
   readonly count: number;
   /** Cell of each section. */
   readonly cellOf: Int32Array;
-  /** Link number of each barrier, and its two cells at 2n and 2n + 1. */
+  /** Link number of each edge, its two cells at 2n and 2n + 1 (the driving one first for a converter), and what it is. */
   readonly links: Int32Array;
   readonly ends: Int32Array;
-  /** Barriers at cell n are `incident[start[n]]` up to `incident[start[n + 1] - 1]`. */
+  readonly kind: Uint8Array;
+  /** 1 for a barrier that surely passes a let-down while it is not closed. */
+  readonly isSure: Uint8Array;
+  /** 1 for a converter over which what is itself at the driven end drives the other. */
+  readonly backs: Uint8Array;
+  /** Edge of each link; -1 for a link that is none. */
+  readonly edgeOf: Int32Array;
+  /** Edges at cell n are `incident[start[n]]` up to `incident[start[n + 1] - 1]`. */
   readonly start: Int32Array;
   readonly incident: Int32Array;
   readonly isZone: Uint8Array;
-  /** 1 where the work has to be let down. */
+  /** 1 for a cell whose network touches the work: what is there may come over. */
+  readonly isOver: Uint8Array;
+  /** 1 for a cell whose network drives something on, or ends in the work, and so may come at it without being its own. */
+  readonly drivesOn: Uint8Array;
+  /** 1 where something leaks into the work past a wall; where heat, blades or rays end in it, 2 when also from what is driven. */
+  readonly leaks: Uint8Array;
+  readonly endsIn: Uint8Array;
+  /** 1 where the part has to be let down for a grade; where what is shut in comes at people; where something is under pressure. */
   readonly needsBleed: Uint8Array;
+  readonly isOpened: Uint8Array;
+  readonly isPressed: Uint8Array;
+  readonly isFluid: Uint8Array;
   readonly hasSource: Uint8Array;
-  /** Bits of the grades that the sources of a cell demand. */
+  /** Bits of the grades that the sources of a cell demand; 1 where a source has no demand. */
   readonly demanded: Uint8Array;
-  /** 1 where a bled space may lie: no source in it, and some safe outlet can be had without passing one. */
+  readonly hasUnasked: Uint8Array;
+  /** 1 where a bled part may lie: some safe outlet can be had without passing a source or what is not sure. */
   readonly canBeBled: Uint8Array;
   readonly safeOutlets: ReadonlyMap<number, readonly number[]>;
   readonly stores: ReadonlyMap<number, readonly number[]>;
-}
-
-/** Sets that are joined two by two; the lowest number stands for each. */
-export class JoinedSets {
-  private readonly parent: Int32Array;
-
-  constructor(count: number) {
-    this.parent = Int32Array.from({ length: count }, (_, n) => n);
-  }
-
-  find(one: number): number {
-    const { parent } = this;
-    let root = one;
-    while (parent[root] !== root) {
-      parent[root] = parent[parent[root] as number] as number;
-      root = parent[root] as number;
-    }
-    return root;
-  }
-
-  join(a: number, b: number): void {
-    const one = this.find(a);
-    const other = this.find(b);
-    if (one < other) this.parent[other] = one;
-    else this.parent[one] = other;
-  }
 }
 
 function listAt(count: number, ends: Int32Array): { start: Int32Array; incident: Int32Array } {
@@ -84,54 +80,101 @@ function numberSets(sets: JoinedSets, count: number): { of: Int32Array; count: n
   return { of, count: next };
 }
 
-/** The candidate links that join two different sets, and their ends by set. */
-function listBarriers(
-  model: PlannerModel,
-  of: Int32Array,
-): { links: Int32Array; ends: Int32Array } {
-  const { graph, candidate } = model;
-  const links: number[] = [];
-  const ends: number[] = [];
-  for (let link = 0; link < candidate.length; link++) {
-    if (!candidate[link]) continue;
-    const a = of[graph.ends[2 * link] as number] as number;
-    const b = of[graph.ends[2 * link + 1] as number] as number;
-    if (a === b) continue;
-    links.push(link);
-    ends.push(a, b);
-  }
-  return { links: Int32Array.from(links), ends: Int32Array.from(ends) };
+/** The edges of a problem as they are gathered. */
+interface Edges {
+  readonly links: number[];
+  readonly ends: number[];
+  readonly kind: number[];
+  readonly isSure: number[];
+  readonly backs: number[];
 }
 
-/** Folds dead ends without source, store or work into what they hang on: closing the link to one helps nobody. */
-function foldDeadEnds(model: PlannerModel, sets: JoinedSets): void {
-  const { graph } = model;
-  const { of, count } = numberSets(sets, graph.sections.length);
-  const { ends } = listBarriers(model, of);
-  const { start, incident } = listAt(count, ends);
-  const keep = new Uint8Array(count);
-  const first = new Int32Array(count).fill(-1);
-  of.forEach((set, section) => {
-    if (first[set] === -1) first[set] = section;
-    if (graph.isSource[section] || model.isZone[section]) keep[set] = 1;
-  });
-  for (const store of model.stores) keep[of[graph.stores[store]?.section as number] as number] = 1;
-  const gone = new Uint8Array(ends.length / 2);
-  const degree = new Int32Array(count);
-  for (const end of ends) degree[end] = (degree[end] as number) + 1;
-  const queue = [...degree.keys()].filter((set) => degree[set] === 1 && !keep[set]);
-  for (let set = queue.pop(); set !== undefined; set = queue.pop()) {
-    for (let at = start[set] as number; at < (start[set + 1] as number); at++) {
-      const barrier = incident[at] as number;
-      if (gone[barrier]) continue;
-      gone[barrier] = 1;
-      const a = ends[2 * barrier] as number;
-      const other = a === set ? (ends[2 * barrier + 1] as number) : a;
-      sets.join(first[set] as number, first[other] as number);
+/** What an arrangement fixes before cells are built: links that are not closed, and those among them that are locked open. */
+export interface Fixed {
+  readonly keptOpen: ReadonlySet<number>;
+  readonly stand: ReadonlySet<number>;
+}
+
+const isSureIn = ({ graph }: PlannerModel, { stand }: Fixed, link: number): boolean =>
+  graph.surelyOpen[link] === 1 || stand.has(link);
+
+function listEdges(model: PlannerModel, fixed: Fixed, of: Int32Array, ways: Ways): Edges {
+  const { graph, candidate } = model;
+  const edges: Edges = { links: [], ends: [], kind: [], isSure: [], backs: [] };
+  const add = (
+    link: number,
+    a: number,
+    b: number,
+    kind: number,
+    isSure: boolean,
+    backs: boolean,
+  ) => {
+    if (a === b) return;
+    edges.links.push(link);
+    edges.ends.push(a, b);
+    edges.kind.push(kind);
+    edges.isSure.push(isSure ? 1 : 0);
+    edges.backs.push(backs ? 1 : 0);
+  };
+  for (let link = 0; link < candidate.length; link++) {
+    if (!isThrough(graph, link)) continue;
+    const a = of[graph.ends[2 * link] as number] as number;
+    const b = of[graph.ends[2 * link + 1] as number] as number;
+    const isBarrier = candidate[link] === 1 && !fixed.keptOpen.has(link);
+    add(link, a, b, isBarrier ? BARRIER : LOOSE, isSureIn(model, fixed, link), false);
+  }
+  for (const { link, from, to, backs } of ways.drives) {
+    add(link, of[from] as number, of[to] as number, TIE, false, backs);
+  }
+  return edges;
+}
+
+/**
+ * Drops the edges to dead ends without source, store, work or outlet: closing anything there helps nobody. What is under pressure in one
+ * that surely hangs together with the next is felt there; what hangs on it loosely, with no outlet, asks for nothing.
+ */
+function dropDeadEnds(
+  model: PlannerModel,
+  cells: {
+    readonly count: number;
+    readonly keep: Uint8Array;
+    readonly isPressed: Uint8Array;
+  },
+  edges: Edges,
+): Edges {
+  const { start, incident } = listAt(cells.count, Int32Array.from(edges.ends));
+  const gone = new Uint8Array(edges.links.length);
+  const degree = new Int32Array(cells.count);
+  for (const end of edges.ends) degree[end] = (degree[end] as number) + 1;
+  const dearest = model.graph.outlets.reduce((most, { minutes = 5 }) => Math.max(most, minutes), 0);
+  const queue = [...degree.keys()].filter((cell) => degree[cell] === 1 && !cells.keep[cell]);
+  for (let cell = queue.pop(); cell !== undefined; cell = queue.pop()) {
+    for (let at = start[cell] as number; at < (start[cell + 1] as number); at++) {
+      const edge = incident[at] as number;
+      if (gone[edge]) continue;
+      const a = edges.ends[2 * edge] as number;
+      const other = a === cell ? (edges.ends[2 * edge + 1] as number) : a;
+      const isFelt = cells.isPressed[cell] === 1 && edges.isSure[edge] === 1;
+      // Shutting off what is under pressure may come cheaper than letting it down.
+      if (isFelt && (model.closing[edges.links[edge] as number] as number) < dearest) break;
+      gone[edge] = 1;
+      if (isFelt) cells.isPressed[other] = 1;
       degree[other] = (degree[other] as number) - 1;
-      if (degree[other] === 1 && !keep[other]) queue.push(other);
+      if (degree[other] === 1 && !cells.keep[other]) queue.push(other);
     }
   }
+  const kept = [...gone.keys()].filter((edge) => !gone[edge]);
+  const take = (from: readonly number[]) => kept.map((edge) => from[edge] as number);
+  return {
+    links: take(edges.links),
+    ends: kept.flatMap((edge) => [
+      edges.ends[2 * edge] as number,
+      edges.ends[2 * edge + 1] as number,
+    ]),
+    kind: take(edges.kind),
+    isSure: take(edges.isSure),
+    backs: take(edges.backs),
+  };
 }
 
 function groupBy(of: (item: number) => number, items: Iterable<number>): Map<number, number[]> {
@@ -144,17 +187,25 @@ function groupBy(of: (item: number) => number, items: Iterable<number>): Map<num
   return groups;
 }
 
-/** Marks the cells from which a safe outlet can be had over cells that hold no source. */
+/** Marks the cells from which a safe outlet can be had over ways that can be made sure, past no source. */
 function markBleedable(
-  cells: Pick<Cells, 'count' | 'links' | 'ends' | 'hasSource'>,
-  safeOutlets: ReadonlyMap<number, readonly number[]>,
+  model: PlannerModel,
+  {
+    count,
+    links,
+    ends,
+    kind,
+    isSure,
+    hasSource,
+    safeOutlets,
+  }: Pick<Cells, 'count' | 'links' | 'ends' | 'kind' | 'isSure' | 'hasSource' | 'safeOutlets'>,
 ): Uint8Array {
-  const { count, ends, hasSource } = cells;
   const sets = new JoinedSets(count);
-  for (let barrier = 0; barrier < cells.links.length; barrier++) {
-    const a = ends[2 * barrier] as number;
-    const b = ends[2 * barrier + 1] as number;
-    if (!hasSource[a] && !hasSource[b]) sets.join(a, b);
+  for (let edge = 0; edge < links.length; edge++) {
+    const mayBeSure = isSure[edge] || (kind[edge] !== TIE && model.mayStand[links[edge] as number]);
+    const a = ends[2 * edge] as number;
+    const b = ends[2 * edge + 1] as number;
+    if (mayBeSure && !hasSource[a] && !hasSource[b]) sets.join(a, b);
   }
   const good = new Set([...safeOutlets.keys()].map((cell) => sets.find(cell)));
   return Uint8Array.from({ length: count }, (_, cell) =>
@@ -162,29 +213,47 @@ function markBleedable(
   );
 }
 
-/** Builds the cells of a planning problem; the links in `keptOpen` count as joints. */
-export function buildCells(model: PlannerModel, keptOpen: ReadonlySet<number>): Cells {
+/** Marks the cells of the networks in which some sections lie, over whatever is open or closed. */
+function markNetworks(
+  network: Int32Array,
+  cellOf: Int32Array,
+  count: number,
+  sections: readonly number[],
+): Uint8Array {
+  const touched = new Set(sections.map((one) => network[one]));
+  const marks = new Uint8Array(count);
+  network.forEach((one, section) => {
+    if (touched.has(one)) marks[cellOf[section] as number] = 1;
+  });
+  return marks;
+}
+
+/** Builds the cells of a planning problem; the links in `keptOpen` are not closed, those in `stand` surely open. */
+export function buildCells(model: PlannerModel, fixed: Fixed): Cells {
   const { graph, candidate } = model;
+  const ways = listWays(graph, model.zone);
+  const network = labelParts(graph, (link) => isThrough(graph, link));
   const sets = new JoinedSets(graph.sections.length);
   for (let link = 0; link < candidate.length; link++) {
-    if (candidate[link] && !keptOpen.has(link)) continue;
+    const isBarrier = candidate[link] === 1 && !fixed.keptOpen.has(link);
+    if (isBarrier || !isThrough(graph, link) || !isSureIn(model, fixed, link)) continue;
     sets.join(graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number);
   }
-  foldDeadEnds(model, sets);
   const { of: cellOf, count } = numberSets(sets, graph.sections.length);
-  const { links, ends } = listBarriers(model, cellOf);
   const cellAt = (section: number) => cellOf[section] as number;
-  const isZone = new Uint8Array(count);
-  const needsBleed = new Uint8Array(count);
-  const hasSource = new Uint8Array(count);
-  const demanded = new Uint8Array(count);
-  for (const section of model.zone) isZone[cellAt(section)] = 1;
-  for (const section of model.bledWork) needsBleed[cellAt(section)] = 1;
-  graph.isSource.forEach((isSource, section) => {
-    if (isSource) hasSource[cellAt(section)] = 1;
-  });
-  for (const { source, grade } of model.demands) {
-    demanded[cellAt(source)] = (demanded[cellAt(source)] as number) | demandBit(grade);
+  const mark = (sections: Iterable<number>) => {
+    const marks = new Uint8Array(count);
+    for (const section of sections) marks[cellAt(section)] = 1;
+    return marks;
+  };
+  const where = (marks: Uint8Array) => [...marks.keys()].filter((section) => marks[section]);
+  const isZone = mark(model.zone);
+  const hasSource = mark(where(graph.isSource));
+  const isPressed = mark(where(model.isPressed));
+  const leaks = mark(ways.leakDoors);
+  const endsIn = new Uint8Array(count);
+  for (const { section, isDriven } of ways.enders) {
+    endsIn[cellAt(section)] = Math.max(endsIn[cellAt(section)] as number, isDriven ? 2 : 1);
   }
   const safeOutlets = new Map<number, number[]>();
   for (const [section, outlets] of model.safeOutlets) {
@@ -194,28 +263,75 @@ export function buildCells(model: PlannerModel, keptOpen: ReadonlySet<number>): 
       [...known, ...outlets].sort((a, b) => a - b),
     );
   }
-  return {
+  const stores = groupBy((store) => cellAt(graph.stores[store]?.section as number), model.stores);
+  const releasing = model.stores.flatMap((store) => {
+    const outlet = graph.outletAt.get(graph.stores[store]?.store.release ?? '');
+    return outlet === undefined ? [] : [graph.outletSection[outlet] as number];
+  });
+  const keep = mark(releasing);
+  for (let cell = 0; cell < count; cell++) {
+    const matters =
+      isZone[cell] || hasSource[cell] || leaks[cell] || endsIn[cell] || safeOutlets.has(cell);
+    if (matters || stores.has(cell)) keep[cell] = 1;
+  }
+  const edges = dropDeadEnds(
+    model,
+    { count, keep, isPressed },
+    listEdges(model, fixed, cellOf, ways),
+  );
+  const demanded = new Uint8Array(count);
+  const asked = new Set(model.demands.map(({ source }) => source));
+  for (const { source, grade } of model.demands) {
+    demanded[cellAt(source)] = (demanded[cellAt(source)] as number) | demandBit(grade as Grade);
+  }
+  const links = Int32Array.from(edges.links);
+  const ends = Int32Array.from(edges.ends);
+  const edgeOf = new Int32Array(graph.links.length).fill(-1);
+  links.forEach((link, edge) => {
+    edgeOf[link] = edge;
+  });
+  const plain = {
     count,
-    cellOf,
     links,
     ends,
+    kind: Uint8Array.from(edges.kind),
+    isSure: Uint8Array.from(edges.isSure),
+    hasSource,
+    safeOutlets,
+  };
+  return {
+    ...plain,
+    cellOf,
+    backs: Uint8Array.from(edges.backs),
+    edgeOf,
     ...listAt(count, ends),
     isZone,
-    needsBleed,
-    hasSource,
+    isOver: markNetworks(network, cellOf, count, [...model.zone, ...ways.leakDoors]),
+    drivesOn: markNetworks(network, cellOf, count, [
+      ...ways.drives.flatMap(({ from, to, backs }) => (backs ? [from, to] : [from])),
+      ...ways.enders.map(({ section }) => section),
+    ]),
+    leaks,
+    endsIn,
+    needsBleed: mark(model.bledWork),
+    isOpened: mark(model.openedWork),
+    isPressed,
+    isFluid: mark(
+      [...graph.carrier.keys()].filter((section) => graph.carrier[section] === 'fluid'),
+    ),
     demanded,
-    canBeBled: markBleedable({ count, links, ends, hasSource }, safeOutlets),
-    safeOutlets,
-    stores: groupBy((store) => cellAt(graph.stores[store]?.section as number), model.stores),
+    hasUnasked: mark(where(graph.isSource).filter((section) => !asked.has(section))),
+    canBeBled: markBleedable(model, plain),
+    stores,
   };
 }
 
-/** The barriers at a cell. */
-export const barriersOf = (cells: Cells, cell: number): Int32Array =>
+/** The edges at a cell. */
+export const edgesOf = (cells: Cells, cell: number): Int32Array =>
   cells.incident.subarray(cells.start[cell], cells.start[cell + 1]);
 
-/** The cell at the other end of a barrier. */
-export function otherCell(cells: Cells, barrier: number, cell: number): number {
-  const a = cells.ends[2 * barrier] as number;
-  return a === cell ? (cells.ends[2 * barrier + 1] as number) : a;
+/** The cell at the other end of an edge. */
+export function otherCell(cells: Cells, edge: number, cell: number): number {
+  const a = cells.ends[2 * edge] as number;
+  return a === cell ? (cells.ends[2 * edge + 1] as number) : a;
 }

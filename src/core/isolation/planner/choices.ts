@@ -1,43 +1,55 @@
-import { openingMinutes, RESTRAIN_MINUTES } from '../cost';
+import { openingMinutes, RESTRAIN_MINUTES, standingMinutes } from '../cost';
+import type { Outlet } from '../../plant';
 import type { Cells } from './cells';
 import type { PlannerModel } from './model';
-import { sectionOfOutlet } from '../bodies';
+import { findBackPressure, sectionOfOutlet } from '../bodies';
 
-/** What a body of cells has and wants, as bits of one number. */
+/** What a part of cells has and wants, as bits of one number. */
 export const NEEDS_BLEED = 1;
 export const IS_BLED = 2;
-export const IS_LIVE = 4;
-export const HAS_OPENED = 8;
+export const HAS_OUTLET = 4;
+export const IS_PRESSED = 8;
+
+/** What a body of cells has and wants, as bits of one number, besides the outlets wanted and given. */
+export const COMES_AT_PEOPLE = 1;
+export const HAS_SHUT_IN = 2;
 const WANTED_SHIFT = 4;
 const GIVEN_SHIFT = 16;
 const MOST_TOKENS = 12;
 
-/** Whether a body of this kind may be left as it is. `isWork` for the work's own bodies, else a bled space. */
-export function isComplete(flags: number, isWork: boolean): boolean {
-  if (!isWork) return (flags & IS_BLED) !== 0;
-  if ((flags & NEEDS_BLEED) !== 0 && ((flags & IS_BLED) === 0 || (flags & IS_LIVE) !== 0))
-    return false;
-  if ((flags & HAS_OPENED) !== 0 && (flags & IS_LIVE) !== 0) return false;
+/** Whether a part may be left as it is: what has to be let down is. */
+export const isPartComplete = (flags: number): boolean =>
+  (flags & NEEDS_BLEED) === 0 || (flags & IS_BLED) !== 0;
+
+/** Whether a part keeps something shut in that an outlet of its own could let down. */
+export const keepsShutIn = (flags: number): boolean =>
+  (flags & IS_BLED) === 0 && (flags & IS_PRESSED) !== 0 && (flags & HAS_OUTLET) !== 0;
+
+/** Whether a body may be left as it is: every store that comes at the work has its outlet, and nothing shut in comes at people. */
+export function isBodyComplete(flags: number): boolean {
+  if ((flags & COMES_AT_PEOPLE) !== 0 && (flags & HAS_SHUT_IN) !== 0) return false;
   const wanted = (flags >> WANTED_SHIFT) & ((1 << MOST_TOKENS) - 1);
   const given = (flags >> GIVEN_SHIFT) & ((1 << MOST_TOKENS) - 1);
   return (wanted & ~given) === 0;
 }
 
-/** Whether a body of this kind still wants a bleed. */
-export const wantsBleed = (flags: number, isWork: boolean): boolean =>
-  (flags & IS_BLED) === 0 && (!isWork || (flags & NEEDS_BLEED) !== 0);
+/** Whether a part of this kind still wants a bleed. */
+export const wantsBleed = (flags: number): boolean => !isPartComplete(flags);
 
 /** One way of opening outlets and restraining stores in a cell. */
 export interface CellChoice {
   readonly price: number;
   readonly open: readonly number[];
   readonly restrain: readonly number[];
-  readonly flags: number;
+  /** What it makes of the part and of the body of the cell. */
+  readonly part: number;
+  readonly body: number;
 }
 
 /** Prices of outlets and restraints for one aim. */
 export interface Prices {
   readonly link: (link: number) => number;
+  readonly stand: (link: number) => number;
   readonly outlet: (outlet: number) => number;
   readonly store: (store: number) => number;
 }
@@ -46,6 +58,10 @@ const minutesOf = (model: PlannerModel): Prices => {
   const { graph, options, closing } = model;
   return {
     link: (link) => (options.paidLinks?.has(link) ? 0 : (closing[link] as number)),
+    stand: (link) => {
+      const row = graph.links[link];
+      return options.paidStands?.has(link) || !row ? 0 : standingMinutes(row);
+    },
     outlet: (outlet) => {
       const row = graph.outlets[outlet];
       return options.paidOutlets?.has(outlet) || !row ? 0 : openingMinutes(row);
@@ -62,6 +78,7 @@ export function listPrices(model: PlannerModel, countsPoints: boolean): Prices {
   const point = model.allMinutes + 1;
   return {
     link: (link) => (options.paidLinks?.has(link) ? 0 : point + minutes.link(link)),
+    stand: (link) => (options.paidStands?.has(link) ? 0 : point + minutes.stand(link)),
     outlet: (outlet) => (options.paidOutlets?.has(outlet) ? 0 : point + minutes.outlet(outlet)),
     store: (store) => (options.paidStores?.has(store) ? 0 : point + minutes.store(store)),
   };
@@ -85,6 +102,10 @@ export class Tokens {
   }
 }
 
+/** Whether an outlet leads into pressure: such a one is never opened. */
+const isBackPressed = ({ graph }: PlannerModel, outlet: number): boolean =>
+  findBackPressure(graph, graph.outlets[outlet] as Outlet) !== undefined;
+
 const cellOfOutlet = (model: PlannerModel, cells: Cells) => (outlet: number) =>
   cells.cellOf[sectionOfOutlet(model.graph, outlet)] as number;
 
@@ -100,7 +121,7 @@ function listReleases(model: PlannerModel, cells: Cells, cell: number, tokens: T
       continue;
     }
     const outlet = model.graph.outletAt.get(release);
-    if (outlet === undefined) return undefined;
+    if (outlet === undefined || isBackPressed(model, outlet)) return undefined;
     if (cellOfOutlet(model, cells)(outlet) === cell) open.add(outlet);
     else {
       const bit = tokens.bitOf(outlet);
@@ -121,23 +142,28 @@ const cheapest = (outlets: readonly number[], prices: Prices): number | undefine
     undefined,
   );
 
-/** The ways to deal with a cell in one of the work's own bodies. Empty when its stores cannot be released. */
-export function listWorkChoices(
+const partOf = (cells: Cells, cell: number): number =>
+  (cells.isPressed[cell] ? IS_PRESSED : 0) | (cells.safeOutlets.has(cell) ? HAS_OUTLET : 0);
+
+/**
+ * The ways to deal with a cell that may come at the work. `isBledSpace`: its part has to be let down as a space between barriers;
+ * `isLive`: a source stands in its body, so nothing may be opened there. Empty when its stores cannot be released.
+ */
+export function listOwnChoices(
   model: PlannerModel,
   cells: Cells,
   cell: number,
   prices: Prices,
   tokens: Tokens,
+  { isBledSpace = false, isLive = false } = {},
 ): CellChoice[] {
   const releases = listReleases(model, cells, cell, tokens);
-  if (!releases) return [];
-  const safe = cells.safeOutlets.get(cell) ?? [];
-  const bleed = model.bledWork.length > 0 ? cheapest(safe, prices) : undefined;
-  const base =
-    (cells.needsBleed[cell] ? NEEDS_BLEED : 0) |
-    (cells.hasSource[cell] ? IS_LIVE : 0) |
-    (releases.wanted << WANTED_SHIFT);
-  const given = [...tokens.within(cell, cellOfOutlet(model, cells))];
+  if (!releases || (isLive && releases.open.size > 0)) return [];
+  const safe = isLive ? [] : (cells.safeOutlets.get(cell) ?? []);
+  const bleed = cheapest(safe, prices);
+  const part = partOf(cells, cell) | (cells.needsBleed[cell] || isBledSpace ? NEEDS_BLEED : 0);
+  const body = (cells.isOpened[cell] ? COMES_AT_PEOPLE : 0) | (releases.wanted << WANTED_SHIFT);
+  const given = isLive ? [] : [...tokens.within(cell, cellOfOutlet(model, cells))];
   const choices: CellChoice[] = [];
   for (const some of subsets(given)) {
     const open = new Set([...releases.open, ...some.map(([outlet]) => outlet)]);
@@ -153,11 +179,8 @@ export function listWorkChoices(
           releases.restrain.reduce((sum, store) => sum + prices.store(store), 0),
         open: all,
         restrain: releases.restrain,
-        flags:
-          base |
-          (all.some((outlet) => safe.includes(outlet)) ? IS_BLED : 0) |
-          (all.length > 0 ? HAS_OPENED : 0) |
-          (tokenBits << GIVEN_SHIFT),
+        part: part | (all.some((outlet) => safe.includes(outlet)) ? IS_BLED : 0),
+        body: body | (tokenBits << GIVEN_SHIFT),
       });
     }
   }
@@ -167,15 +190,10 @@ export function listWorkChoices(
 /** The ways to deal with a cell of a bled space: leave it, or open its cheapest safe outlet. */
 export function listBledChoices(cells: Cells, cell: number, prices: Prices): CellChoice[] {
   const bleed = cheapest(cells.safeOutlets.get(cell) ?? [], prices);
-  const leave = { price: 0, open: [], restrain: [], flags: 0 };
+  const leave = { price: 0, open: [], restrain: [], part: NEEDS_BLEED, body: 0 };
   if (bleed === undefined) return [leave];
   return [
     leave,
-    {
-      price: prices.outlet(bleed),
-      open: [bleed],
-      restrain: [],
-      flags: IS_BLED,
-    },
+    { ...leave, price: prices.outlet(bleed), open: [bleed], part: NEEDS_BLEED | IS_BLED },
   ];
 }

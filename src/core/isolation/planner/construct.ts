@@ -1,11 +1,11 @@
 import type { IsolationPlan } from '../../plant';
 import { sectionOfOutlet } from '../bodies';
-import { acrossValves, growUnbled } from './attainable';
-import { barriersOf, otherCell, type Cells } from './cells';
+import { acrossValves, growUnbled, listNear } from './attainable';
+import { BARRIER, edgesOf, LOOSE, otherCell, TIE, type Cells } from './cells';
 import type { PlannerModel } from './model';
 
 /**
- * Draws up a plan that closes all there is to close, however dear: bodies stay whole only as far as it takes to reach a bleed or
+ * Draws up a plan that closes all there is to close, however dear: parts stay whole only as far as it takes to reach a bleed or
  * a release. When it passes the check, the grades can be had; when it does not, nothing is shown. With a `positiveCut`
  * of barriers these stand for all positive ones, which are far fewer.
  */
@@ -16,15 +16,23 @@ export function constructPlan(
 ): IsolationPlan {
   const { graph } = model;
   const zone = [...cells.isZone.keys()].filter((cell) => cells.isZone[cell]);
-  const isValve = (barrier: number) => graph.strength[cells.links[barrier] as number] === 1;
-  const side = growUnbled(cells, zone, isValve);
+  const start = listNear(cells);
+  const strengthOf = (edge: number) =>
+    cells.kind[edge] === BARRIER ? (graph.strength[cells.links[edge] as number] as number) : 0;
+  const isValve = (edge: number) => strengthOf(edge) === 1;
+  const side = growUnbled(model, cells, start, isValve);
   const keptOpen = new Set<number>();
+  const stand = new Set<number>();
   const open = new Set<number>();
   const restrain = new Set<number>();
   const bledFrom = new Set<number>();
+  const mayBeSure = (edge: number) =>
+    cells.isSure[edge] === 1 ||
+    (cells.kind[edge] !== TIE && model.mayStand[cells.links[edge] as number] === 1);
   /** Leaves the way open from a cell to the nearest one that will do, over cells without source. */
   const reach = (
     from: number,
+    mayPass: (edge: number) => boolean,
     mayEnter: (cell: number) => boolean,
     willDo: (cell: number) => boolean,
   ) => {
@@ -32,48 +40,58 @@ export function constructPlan(
     for (const cell of via.keys()) {
       if (willDo(cell)) {
         for (let here = cell; here !== from;) {
-          const barrier = via.get(here) as number;
-          keptOpen.add(barrier);
-          here = otherCell(cells, barrier, here);
+          const edge = via.get(here) as number;
+          keptOpen.add(edge);
+          if (!cells.isSure[edge] && mayPass === mayBeSure) stand.add(edge);
+          here = otherCell(cells, edge, here);
         }
         return cell;
       }
-      for (const wanted of [1, 2]) {
-        for (const barrier of barriersOf(cells, cell)) {
-          const next = otherCell(cells, barrier, cell);
-          if (isValve(barrier) !== (wanted === 1) || via.has(next)) continue;
-          if (!cells.hasSource[next] && mayEnter(next)) via.set(next, barrier);
+      for (const wanted of [true, false]) {
+        for (const edge of edgesOf(cells, cell)) {
+          const next = otherCell(cells, edge, cell);
+          if (isValve(edge) !== wanted || via.has(next) || !mayPass(edge)) continue;
+          if (!cells.hasSource[next] && mayEnter(next)) via.set(next, edge);
         }
       }
     }
     return undefined;
   };
   const bleed = (from: number, mayEnter: (cell: number) => boolean) => {
-    const at = reach(from, mayEnter, (cell) => cells.safeOutlets.has(cell));
+    const at = reach(from, mayBeSure, mayEnter, (cell) => cells.safeOutlets.has(cell));
     const outlet = at === undefined ? undefined : cells.safeOutlets.get(at)?.[0];
     if (outlet !== undefined) open.add(outlet);
   };
-  for (const cell of zone) {
-    if (cells.needsBleed[cell]) bleed(cell, () => true);
+  const everywhere = () => true;
+  const release = (cell: number) => {
     for (const store of cells.stores.get(cell) ?? []) {
-      const release = graph.stores[store]?.store.release ?? '';
-      const outlet = graph.outletAt.get(release);
-      if (release === 'restrain') restrain.add(store);
+      const by = graph.stores[store]?.store.release ?? '';
+      const outlet = graph.outletAt.get(by);
+      if (by === 'restrain') restrain.add(store);
       if (outlet === undefined) continue;
       const home = cells.cellOf[sectionOfOutlet(graph, outlet)] as number;
-      reach(
-        cell,
-        () => true,
-        (one) => one === home,
-      );
+      const within = (edge: number) => cells.kind[edge] !== TIE;
+      reach(cell, within, everywhere, (one) => one === home);
       open.add(outlet);
+    }
+  };
+  for (const cell of zone) if (cells.needsBleed[cell]) bleed(cell, everywhere);
+  // What no barrier parts from the work comes with it: its stores, and what is shut in where an outlet is.
+  for (const cell of listUnparted(cells, [...start, ...zone])) {
+    release(cell);
+    const isShutIn = cells.isPressed[cell] === 1 && cells.safeOutlets.has(cell);
+    if (isShutIn) bleed(cell, everywhere);
+  }
+  for (const edge of keptOpen) {
+    for (const cell of [cells.ends[2 * edge] as number, cells.ends[2 * edge + 1] as number]) {
+      if (!zone.includes(cell)) release(cell);
     }
   }
   if (model.demands.some(({ grade }) => grade === 'double-bled')) {
     for (const cell of side) {
-      for (const barrier of barriersOf(cells, cell)) {
-        const next = otherCell(cells, barrier, cell);
-        if (side.has(next) || !isValve(barrier) || cells.hasSource[next]) continue;
+      for (const edge of edgesOf(cells, cell)) {
+        const next = otherCell(cells, edge, cell);
+        if (side.has(next) || !isValve(edge) || cells.hasSource[next]) continue;
         bleed(next, (one) => !side.has(one));
         bledFrom.add(next);
       }
@@ -81,27 +99,44 @@ export function constructPlan(
   }
   // What lies beyond the cells that matter for some grade need not be closed.
   const grades = new Set(model.demands.map(({ grade }) => grade));
-  const near = new Set(side);
-  for (const barrier of keptOpen) {
-    near.add(cells.ends[2 * barrier] as number);
-    near.add(cells.ends[2 * barrier + 1] as number);
+  const near = new Set([...side, ...listUnparted(cells, [...start, ...zone])]);
+  for (const edge of keptOpen) {
+    near.add(cells.ends[2 * edge] as number);
+    near.add(cells.ends[2 * edge + 1] as number);
   }
   for (const cell of bledFrom) near.add(cell);
   if (grades.has('double'))
-    for (const next of [...acrossValves(cells, isValve, zone)]) near.add(next);
+    for (const next of [...acrossValves(cells, isValve, start)]) near.add(next);
   if (grades.has('positive') && !positiveCut)
     for (const next of acrossValves(cells, isValve, near)) near.add(next);
   const cut = new Set(positiveCut);
-  const matters = (barrier: number) =>
-    cut.has(barrier) ||
-    near.has(cells.ends[2 * barrier] as number) ||
-    near.has(cells.ends[2 * barrier + 1] as number);
-  const idOf = (rows: readonly { readonly id: string }[]) => (n: number) => rows[n]?.id ?? '';
+  const matters = (edge: number) =>
+    cut.has(edge) ||
+    near.has(cells.ends[2 * edge] as number) ||
+    near.has(cells.ends[2 * edge + 1] as number);
+  const idOf = (link: number) => graph.links[link]?.id ?? '';
+  const standing = [...stand].filter((edge) => keptOpen.has(edge));
   return {
-    close: [...cells.links]
-      .filter((_, barrier) => !keptOpen.has(barrier) && matters(barrier))
-      .map(idOf(graph.links)),
-    open: [...open].map(idOf(graph.outlets)),
+    close: [...cells.links.keys()]
+      .filter((edge) => cells.kind[edge] === BARRIER && !keptOpen.has(edge) && matters(edge))
+      .map((edge) => idOf(cells.links[edge] as number)),
+    open: [...open].map((outlet) => graph.outlets[outlet]?.id ?? ''),
     restrain: [...restrain].map((store) => graph.stores[store]?.store.id ?? ''),
+    ...(standing.length > 0
+      ? { stand: standing.map((edge) => idOf(cells.links[edge] as number)) }
+      : {}),
   };
+}
+
+/** Cells that no barrier parts from some, over what can never be closed and against the direction of what drives. */
+function listUnparted(cells: Cells, from: readonly number[]): Set<number> {
+  const seen = new Set(from);
+  for (const cell of seen) {
+    for (const edge of edgesOf(cells, cell)) {
+      const kind = cells.kind[edge];
+      const isDriver = cells.ends[2 * edge + 1] === cell || cells.backs[edge] === 1;
+      if (kind === LOOSE || (kind === TIE && isDriver)) seen.add(otherCell(cells, edge, cell));
+    }
+  }
+  return seen;
 }

@@ -1,14 +1,15 @@
 import type { PlanCost } from '../cost';
-import { buildCells, type Cells } from './cells';
-import { IS_BLED, listPrices, listWorkChoices, Tokens, type Prices } from './choices';
-import type { Earthing } from './earths';
+import { BARRIER, buildCells, TIE, type Cells } from './cells';
+import { listAtWork, sumAtWork, type AtWork } from './at-work';
+import { listPrices, type Prices } from './choices';
+import type { Arrangement } from './arrangements';
 import { computeFloor, type Floor } from './floor';
 import type { SearchLimits } from './limits';
 import { CertainLoss } from './loss';
 import type { PlannerModel } from './model';
-import { listPossible } from './possible';
+import { listMeetings, listPossible, type Meeting, type Possible } from './possible';
 import { growRegion, neighboursOf, type Region } from './region';
-import { listStandings, type Standing } from './standings';
+import { listStandings, type Standing, type Standings } from './standings';
 import { buildSupply } from './supply';
 import { sweepRegion, type SweepResult } from './sweep';
 import { EQUAL, type Ceiling } from './sweep-steps';
@@ -18,18 +19,19 @@ export type Aim = keyof PlanCost;
 /** What everything costs for an aim, and what follows from it. */
 interface Tariff {
   readonly prices: Prices;
-  /** What any bleed costs at least. */
+  /** What any bleed costs at least, and at most. */
   readonly leastBleed: number;
+  readonly dearestBleed: number;
   /** What has to be opened and restrained in the work's own cells at least. */
-  readonly atWork: number;
+  readonly atWork: AtWork;
 }
 
 /** Where a plan is sought, and what for. */
 export interface Field {
   readonly aim: Aim;
   readonly tariff: Tariff;
-  /** Bits of the standings open to each cell. */
-  readonly possible: Uint16Array;
+  /** The standings open to each cell. */
+  readonly possible: Possible;
   readonly floor: Floor;
   /** No plan of the field is cheaper than this. */
   readonly least: number;
@@ -42,31 +44,55 @@ export interface Field {
 /** How often the floor is raised by what the plans at it would lose. */
 const MOST_ROUNDS = 8;
 
-/** The fields in which the plans of one problem are sought, its earths placed. */
+/** What a problem asks, from which the standings of its cells follow. */
+function askOf(model: PlannerModel, cells: Cells, { dead }: Arrangement): Standings {
+  const bits = { comesOver: 0, drives: 0 };
+  for (let cell = 0; cell < cells.count; cell++) {
+    const key = cells.isOver[cell] ? 'comesOver' : 'drives';
+    bits[key] |= cells.demanded[cell] as number;
+  }
+  const any = (marks: Uint8Array) => marks.some((mark) => mark !== 0);
+  return listStandings({
+    ...bits,
+    hasUnasked: model.hasUnasked,
+    hasDead: dead.size > 0,
+    hasLoose: cells.isSure.some((sure, edge) => !sure && cells.kind[edge] !== TIE),
+    hasDrives: cells.kind.includes(TIE) || any(cells.endsIn),
+    hasLeaks: any(cells.leaks),
+  });
+}
+
+/** The fields in which the plans of one problem are sought, with what an arrangement fixes. */
 export class Fields {
   readonly cells: Cells;
-  /** The standing of all that a plan leaves alone; the last of them. */
-  readonly last: number;
+  /** The standing of all that a plan leaves alone. */
+  readonly lastOf: (cell: number) => number;
   /** What no plan can save. */
   readonly certainLoss: number;
+  readonly meeting: Meeting;
   readonly standings: readonly Standing[];
-  private readonly zone: readonly number[];
-  private readonly possible: Uint16Array;
+  private readonly starts: readonly number[];
+  private readonly possible: Possible | undefined;
   private readonly loss: CertainLoss | undefined;
   private readonly known = new Map<Aim, Field>();
 
   constructor(
     private readonly model: PlannerModel,
-    private readonly earths: Earthing['earths'],
-    keptOpen: Earthing['keptOpen'],
+    private readonly arrangement: Arrangement,
   ) {
-    const cells = buildCells(model, keptOpen);
+    const cells = buildCells(model, arrangement);
     this.cells = cells;
-    this.standings = listStandings(cells.demanded.reduce((bits, one) => bits | one, 0));
-    this.last = this.standings.length - 1;
-    this.zone = [...new Set(model.zone.map((section) => cells.cellOf[section] as number))];
-    this.possible = listPossible(cells, this.standings, this.zone, this.strengthOf);
-    if (model.served.length > 0) {
+    const standings = askOf(model, cells, arrangement);
+    this.standings = standings.all;
+    this.lastOf = (cell) => (cells.isOver[cell] ? standings.lastOver : standings.lastBehind);
+    this.meeting = listMeetings(cells, standings, this.strengthOf);
+    const dead = [...arrangement.dead].map((section) => cells.cellOf[section] as number);
+    const marked = [...cells.isZone.keys()].filter(
+      (cell) => cells.isZone[cell] || cells.leaks[cell] || cells.endsIn[cell],
+    );
+    this.starts = [...new Set([...marked, ...dead])];
+    this.possible = listPossible(cells, standings, this.starts, this.meeting, new Set(dead));
+    if (model.served.length > 0 && this.possible) {
       this.loss = new CertainLoss(model, cells, this.standings, this.possible);
     }
     this.certainLoss = this.loss?.total ?? 0;
@@ -74,58 +100,80 @@ export class Fields {
 
   /** True when it shows at once that no plan passes. */
   isHopeless(aim: Aim): boolean {
-    return this.possible.includes(0) || this.over(aim).least === Infinity;
+    return !this.possible || this.over(aim).least === Infinity;
   }
 
-  private readonly strengthOf = (barrier: number): number =>
-    this.model.graph.strength[this.cells.links[barrier] as number] as number;
+  private readonly strengthOf = (edge: number): number =>
+    this.cells.kind[edge] === BARRIER
+      ? (this.model.graph.strength[this.cells.links[edge] as number] as number)
+      : 0;
 
   private listTariff(aim: Aim): Tariff {
     const listed = listPrices(this.model, aim === 'points');
-    const applied = new Set(this.earths);
+    const applied = new Set(this.arrangement.earths);
     const prices = {
       ...listed,
       outlet: (outlet: number) => (applied.has(outlet) ? 0 : listed.outlet(outlet)),
     };
     let leastBleed = Infinity;
+    let dearestBleed = 0;
     for (const outlets of this.cells.safeOutlets.values()) {
-      for (const outlet of outlets) leastBleed = Math.min(leastBleed, prices.outlet(outlet));
+      for (const outlet of outlets) {
+        leastBleed = Math.min(leastBleed, prices.outlet(outlet));
+        dearestBleed = Math.max(dearestBleed, prices.outlet(outlet));
+      }
     }
-    return { prices, leastBleed, atWork: this.priceAtWork(prices, leastBleed) };
+    return { prices, leastBleed, dearestBleed, atWork: listAtWork(this.model, this.cells, prices) };
   }
 
-  private priceAtWork(prices: Prices, leastBleed: number): number {
-    let sum = 0;
-    let isBled = this.model.bledWork.length === 0;
-    for (const cell of this.zone) {
-      const choices = listWorkChoices(this.model, this.cells, cell, prices, new Tokens());
-      const price = Math.min(...choices.map((choice) => choice.price));
-      sum += price;
-      isBled ||= choices.some(({ price: own, flags }) => own === price && (flags & IS_BLED) !== 0);
+  /** Networks in which a source stands that has to be kept out: there what is itself is what has to be parted. */
+  private listSourced(): Uint8Array {
+    const { cells } = this;
+    const sourced = new Uint8Array(cells.count);
+    const queue: number[] = [];
+    for (let cell = 0; cell < cells.count; cell++) {
+      if (!cells.demanded[cell]) continue;
+      sourced[cell] = 1;
+      queue.push(cell);
     }
-    return isBled ? sum : sum + leastBleed;
+    for (let cell = queue.pop(); cell !== undefined; cell = queue.pop()) {
+      for (let at = cells.start[cell] as number; at < (cells.start[cell + 1] as number); at++) {
+        const edge = cells.incident[at] as number;
+        if (cells.kind[edge] === TIE) continue;
+        const first = cells.ends[2 * edge] as number;
+        const next = first === cell ? (cells.ends[2 * edge + 1] as number) : first;
+        if (sourced[next]) continue;
+        sourced[next] = 1;
+        queue.push(next);
+      }
+    }
+    return sourced;
   }
 
-  private makeField(aim: Aim, tariff: Tariff, possible: Uint16Array): Field {
+  private makeField(aim: Aim, tariff: Tariff, possible: Possible): Field {
     const { prices, atWork } = tariff;
-    const floor = computeFloor(
-      this.cells,
-      this.standings,
+    const { cells } = this;
+    const sourced = this.listSourced();
+    const floor = computeFloor({
+      cells,
+      standings: this.standings,
       possible,
-      (barrier) => prices.link(this.cells.links[barrier] as number),
-      this.strengthOf,
-      (cell) =>
-        (this.cells.safeOutlets.get(cell) ?? []).reduce(
+      priceOf: (edge) =>
+        cells.kind[edge] === BARRIER ? prices.link(cells.links[edge] as number) : 0,
+      strengthOf: this.strengthOf,
+      bleedPriceOf: (cell) =>
+        (cells.safeOutlets.get(cell) ?? []).reduce(
           (least, outlet) => Math.min(least, prices.outlet(outlet)),
           Infinity,
         ),
-    );
+      layerOf: (edge) => (sourced[cells.ends[2 * edge] as number] ? 0 : 1),
+    });
     return {
       aim,
       tariff,
       possible,
       floor,
-      least: floor.base + atWork,
+      least: floor.base + sumAtWork(atWork),
       loss: aim === 'points' ? undefined : this.loss,
     };
   }
@@ -134,6 +182,7 @@ export class Fields {
   over(aim: Aim): Field {
     const known = this.known.get(aim);
     if (known) return known;
+    if (!this.possible) throw new Error('a hopeless problem has no field');
     const effort = aim === 'outage' ? this.over('effort') : undefined;
     const made = effort
       ? { ...effort, aim }
@@ -156,57 +205,62 @@ export class Fields {
       return isMore;
     };
     let field: Field = { ...this.over('outage'), isOut };
-    const possible = field.possible.slice();
-    const seen = new Set<number>(this.zone);
+    const possible = field.possible.copy();
+    const seen = new Set<number>(this.starts);
     for (let round = 0; round < MOST_ROUNDS; round++) {
       let hasChanged = false;
       for (const cell of field.floor.nearCells()) {
         if (seen.has(cell)) continue;
         seen.add(cell);
-        for (let n = 0; n < this.last; n++) {
-          const bit = 1 << n;
-          if (!((possible[cell] as number) & bit) || !isOut(cell, n)) continue;
-          possible[cell] = (possible[cell] as number) & ~bit;
+        for (const n of possible.of(cell)) {
+          if (n === this.lastOf(cell) || !isOut(cell, n)) continue;
+          possible.clear(cell, n);
           hasChanged = true;
         }
       }
       if (!hasChanged) break;
-      field = { ...this.makeField('outage', field.tariff, possible.slice()), isOut };
+      field = { ...this.makeField('outage', field.tariff, possible.copy()), isOut };
     }
     return field;
   }
 
   /** The cells that no plan can leave alone, and so many rings around them. */
   regionNear(rings: number, limits: SearchLimits): Region {
-    const isLeftAlone = (cell: number) => ((this.possible[cell] as number) >> this.last) & 1;
+    const possible = this.over('effort').possible;
     const members = new Set<number>();
-    for (let cell = 0; cell < this.cells.count; cell++) if (!isLeftAlone(cell)) members.add(cell);
+    for (let cell = 0; cell < this.cells.count; cell++) {
+      if (!possible.has(cell, this.lastOf(cell))) members.add(cell);
+    }
     for (let ring = 0; ring < rings; ring++) {
       for (const cell of [...members]) {
         for (const next of neighboursOf(this.cells, cell)) members.add(next);
       }
     }
     const standingsOf = (cell: number) =>
-      members.has(cell) ? (this.possible[cell] as number) : 1 << this.last;
-    return growRegion(this.cells, this.zone, standingsOf, this.last, limits);
+      members.has(cell) ? possible.of(cell) : [this.lastOf(cell)];
+    return growRegion(this.cells, this.starts, standingsOf, this.lastOf, limits);
   }
 
   /** The cells that may stand otherwise than last in a plan of the field that costs no more than `price`. */
   regionWithin(field: Field, price: number, limits: SearchLimits): Region {
     const room = price - field.least + EQUAL;
+    const { cells } = this;
     const standingsOf = (cell: number) => {
-      const possible = field.possible[cell] as number;
-      let bits = possible & (1 << this.last);
-      for (const [n, standing] of this.standings.entries()) {
-        if (n === this.last || !((possible >> n) & 1)) continue;
-        const isIn =
-          this.cells.isZone[cell] ||
-          (!field.isOut?.(cell, n) && field.floor.leastAbove(cell, standing, room) <= room);
-        if (isIn) bits |= 1 << n;
-      }
-      return bits;
+      const last = this.lastOf(cell);
+      // Standings that are alike for the floor are measured once.
+      const measured = new Map<string, boolean>();
+      return field.possible.of(cell).filter((n) => {
+        if (n === last || cells.isZone[cell]) return true;
+        if (field.isOut?.(cell, n)) return false;
+        const standing = this.standings[n] as Standing;
+        const { near, isDead, itself, driven } = standing;
+        const key = `${near} ${isDead} ${itself.bled} ${itself.blanked} ${driven.barriers}`;
+        const isIn = measured.get(key) ?? field.floor.leastAbove(cell, standing, room) <= room;
+        measured.set(key, isIn);
+        return isIn;
+      });
     };
-    return growRegion(this.cells, this.zone, standingsOf, this.last, limits);
+    return growRegion(cells, this.starts, standingsOf, this.lastOf, limits);
   }
 
   /** Finds the best plan of a region below a ceiling. */
@@ -221,10 +275,13 @@ export class Fields {
       model: this.model,
       cells: this.cells,
       standings: this.standings,
+      lastOf: this.lastOf,
+      meeting: this.meeting,
       prices: tariff.prices,
       leastBleed: tariff.leastBleed,
+      dearestBleed: tariff.dearestBleed,
+      atWork: tariff.atWork,
       floor,
-      strengthOf: this.strengthOf,
       certainLoss: loss?.total ?? 0,
       lostFirst: aim === 'outage',
       region,

@@ -1,20 +1,21 @@
-import type { Cells } from './cells';
-import { listSpools, OneCut, readSides, TwoCuts } from './flows';
+import { BARRIER, TIE, type Cells } from './cells';
+import { listSpools, OneCut, ReachCut, readSides, TwoCuts } from './flows';
 import { UNCUTTABLE } from './max-flow';
-import type { Standing } from './standings';
+import type { Possible } from './possible';
+import { BEYOND, type Standing } from './standings';
 
 /**
  * A floor under the price of every plan, and what each choice adds to it. For every labelling of the cells by standings, the
- * price of its closed barriers equals `base` plus the sum of `barrierTerm` over barriers and `cellTerm` over cells, and no
+ * price of its closed barriers equals `base` plus the sum of `edgeTerm` over edges and `cellTerm` over cells, and no
  * term is negative. Terms far from the work can so be left out without overrating a plan.
  *
- * It comes from one largest flow a grade (positive, then double-bled, then single), each on the capacity that those before
- * it have left. Source: duality of flow and cut; sharing a price between several cuts is our own.
+ * It comes from one largest flow a grade (positive, then double-bled, then what arrives at all), each on the capacity that those
+ * before it have left. Source: duality of flow and cut; sharing a price between several cuts is our own.
  */
 export interface Floor {
   /** Infinity when a source is joined to the work by what never isolates at its grade. */
   readonly base: number;
-  barrierTerm(barrier: number, a: Standing, b: Standing): number;
+  edgeTerm(edge: number, a: Standing, b: Standing, isClosed: boolean): number;
   cellTerm(cell: number, standing: Standing): number;
   /** Cells that stand otherwise than last in some labelling at the floor. */
   nearCells(): ReadonlySet<number>;
@@ -22,7 +23,7 @@ export interface Floor {
   positiveCut(): readonly number[];
   /** How far above `base` every plan is in which a cell has a standing, at least; up to a little over `limit`. */
   leastAbove(cell: number, standing: Standing, limit: number): number;
-  /** What bleeds between two valves have added to the base, by barrier; see `Spool`. */
+  /** What bleeds between two valves have added to the base, by edge; see `Spool`. */
   readonly spoolsAt: ReadonlyMap<number, readonly SpoolEnd[]>;
 }
 
@@ -39,124 +40,174 @@ export interface SpoolEnd {
 }
 
 /** What is given back at a neighbour of a spool that has a standing. */
-export const giveBack = ({ inBleed, pastBleed }: SpoolEnd, neighbour: Standing): number =>
-  (neighbour.bled > 0 ? inBleed : 0) + (neighbour.bled > 1 ? pastBleed : 0);
+export const giveBack = (
+  { inBleed, pastBleed }: SpoolEnd,
+  { itself: { bled } }: Standing,
+): number => (bled > 0 ? inBleed : 0) + (bled > 1 ? pastBleed : 0);
 
 /** The least that can be given back at a neighbour that is not known yet, by the standing of the spool itself. */
-export function leastGivenBack({ inBleed, pastBleed }: SpoolEnd, own: Standing): number {
+export function leastGivenBack(
+  { inBleed, pastBleed }: SpoolEnd,
+  { itself: { bled } }: Standing,
+): number {
   const past = inBleed + pastBleed;
-  if (own.bled === 0) return Math.min(0, inBleed);
-  return own.bled === 1 ? Math.min(0, inBleed, past) : Math.min(inBleed, past);
+  if (bled === 0) return Math.min(0, inBleed);
+  return bled === 1 ? Math.min(0, inBleed, past) : Math.min(inBleed, past);
 }
 
-const isBeyond = (standing: Standing) => (standing.barriers > 0 ? 1 : 0);
-const isInBleed = (standing: Standing) => (standing.bled > 0 ? 1 : 0);
-const isPastBleed = (standing: Standing) => (standing.bled > 1 ? 1 : 0);
+const isInBleed = ({ itself }: Standing) => (itself.bled > 0 ? 1 : 0);
+const isPastBleed = ({ itself }: Standing) => (itself.bled > 1 ? 1 : 0);
 
-/**
- * Computes the floor for the given prices and strengths of barriers. `standings` are those of the job, `possible` has a bit
- * for each of them that is open to a cell.
- */
-export function computeFloor(
-  cells: Cells,
-  standings: readonly Standing[],
-  possible: Uint16Array,
-  priceOf: (barrier: number) => number,
-  strengthOf: (barrier: number) => number,
-  bleedPriceOf: (cell: number) => number,
-): Floor {
-  const hasPositive = standings.some(({ blanked }) => blanked === 1);
-  const hasBled = standings.some(({ bled }) => bled > 0);
+/** Whether what is itself in a cell, and what is driven there, is kept from the work (1) or arrives (0). */
+const sidesOf = ({ near, driven }: Standing): readonly [number, number] => [
+  near === BEYOND ? 1 : 0,
+  driven.barriers > 0 ? 1 : 0,
+];
+
+/** What a floor is computed from. */
+export interface FloorProblem {
+  readonly cells: Cells;
+  /** The standings of the job; `possible` has those that are open to each cell. */
+  readonly standings: readonly Standing[];
+  readonly possible: Possible;
+  readonly priceOf: (edge: number) => number;
+  readonly strengthOf: (edge: number) => number;
+  readonly bleedPriceOf: (cell: number) => number;
+  /** 1 for an edge whose price counts against what is driven; 0 where sources stand in its network. */
+  readonly layerOf: (edge: number) => 0 | 1;
+}
+
+/** Computes the floor for the given prices and strengths of barriers. */
+export function computeFloor(problem: FloorProblem): Floor {
+  const { cells, standings, possible, priceOf, strengthOf, bleedPriceOf, layerOf } = problem;
+  const hasPositive = standings.some(({ itself }) => itself.blanked === 1);
+  const hasBled = standings.some(({ itself }) => itself.bled > 0);
   const beyond = (isBeyond: (standing: Standing) => boolean) =>
     readSides(standings, possible, isBeyond);
-  const isPositive = (barrier: number) => strengthOf(barrier) === 2;
+  const isPositive = (edge: number) => strengthOf(edge) === 2;
   const positive = hasPositive
     ? new OneCut(
         cells,
-        beyond(({ blanked }) => blanked > 0),
-        (barrier) => (isPositive(barrier) ? priceOf(barrier) : UNCUTTABLE),
+        beyond(({ itself }) => itself.blanked > 0),
+        (edge) => (isPositive(edge) ? priceOf(edge) : UNCUTTABLE),
       )
     : undefined;
-  const positiveFlow = (barrier: number) => positive?.flowOf(barrier) ?? 0;
-  const leftOf = (barrier: number) =>
-    isPositive(barrier) ? priceOf(barrier) - Math.abs(positiveFlow(barrier)) : priceOf(barrier);
+  const positiveFlow = (edge: number) => positive?.flowOf(edge) ?? 0;
+  const leftOf = (edge: number) =>
+    isPositive(edge) ? priceOf(edge) - Math.abs(positiveFlow(edge)) : priceOf(edge);
   const isLost = positive?.total === Infinity;
   const spools = hasBled && !isLost ? listSpools(cells, strengthOf) : [];
   const twice =
     hasBled && !isLost
       ? new TwoCuts(
           cells,
-          [beyond(({ bled }) => bled > 0), beyond(({ bled }) => bled > 1)],
+          [beyond(({ itself }) => itself.bled > 0), beyond(({ itself }) => itself.bled > 1)],
           strengthOf,
           leftOf,
           spools,
           bleedPriceOf,
         )
       : undefined;
-  const flowAt = (barrier: number, step: 0 | 1 | 2 | 3) => twice?.flowOf(barrier, step) ?? 0;
-  const usedTwice = (barrier: number) =>
-    Math.abs(flowAt(barrier, 0)) + (isPositive(barrier) ? Math.abs(flowAt(barrier, 1)) : 0);
-  const single =
+  const flowAt = (edge: number, step: 0 | 1 | 2 | 3) => twice?.flowOf(edge, step) ?? 0;
+  // What leaks or drives may be let down on the very side of the work: one valve then makes the second step and keeps it out as well.
+  const isShared = standings.some(({ near, itself }) => near !== BEYOND && itself.bled > 0);
+  const usedTwice = (edge: number) =>
+    Math.abs(flowAt(edge, 0)) + (isShared || isPositive(edge) ? Math.abs(flowAt(edge, 1)) : 0);
+  const reach =
     isLost || twice?.total === Infinity
       ? undefined
-      : new OneCut(
+      : new ReachCut(
           cells,
-          beyond(({ barriers }) => barriers > 0),
-          (barrier) => Math.max(0, leftOf(barrier) - usedTwice(barrier)),
+          [
+            beyond((standing) => sidesOf(standing)[0] === 1),
+            beyond((standing) => sidesOf(standing)[1] === 1),
+          ],
+          layerOf,
+          (edge) => Math.max(0, leftOf(edge) - usedTwice(edge)),
         );
   const spoolsAt = new Map<number, SpoolEnd[]>();
-  spools.forEach(({ cell, barriers: [first, second] }, n) => {
+  spools.forEach(({ cell, edges: [first, second] }, n) => {
     const [to, back] = twice?.flowOfSpool(n) ?? [0, 0];
     if (to === 0 && back === 0) return;
-    const put = (barrier: number, end: SpoolEnd) =>
-      spoolsAt.set(barrier, [...(spoolsAt.get(barrier) ?? []), end]);
+    const put = (edge: number, end: SpoolEnd) =>
+      spoolsAt.set(edge, [...(spoolsAt.get(edge) ?? []), end]);
     put(first, { cell, inBleed: to, pastBleed: -back });
     put(second, { cell, inBleed: back, pastBleed: -to });
   });
   // What one cut has used of a barrier is no longer there for the others.
-  for (let barrier = 0; single && barrier < cells.links.length; barrier++) {
-    const used = single.flowOf(barrier);
-    if (used !== 0) twice?.occupy(barrier, used);
-    if (!positive || !isPositive(barrier)) continue;
-    for (const amount of [used, flowAt(barrier, 0), flowAt(barrier, 1)]) {
-      if (amount !== 0) positive.occupy(barrier, amount);
+  for (let edge = 0; reach && edge < cells.links.length; edge++) {
+    if (cells.kind[edge] !== BARRIER) continue;
+    const used = reach.flowOf(edge);
+    if (used !== 0) twice?.occupy(edge, used, isShared);
+    if (!positive || !isPositive(edge)) continue;
+    for (const amount of [used, flowAt(edge, 0), flowAt(edge, 1)]) {
+      if (amount !== 0) positive.occupy(edge, amount);
     }
   }
+  /** The cut that parts what lies in a body without source from every source, on what no other cut has used of the prices. */
+  let known: OneCut | undefined;
+  const apart = (): OneCut => {
+    known ??= new OneCut(
+      cells,
+      beyond(({ isDead }) => !isDead),
+      (edge) =>
+        Math.max(
+          0,
+          priceOf(edge) -
+            Math.abs(positiveFlow(edge)) -
+            Math.abs(flowAt(edge, 0)) -
+            Math.abs(flowAt(edge, 1)) -
+            Math.abs(reach?.flowOf(edge) ?? 0),
+        ),
+      false,
+    );
+    return known;
+  };
   return {
     spoolsAt,
-    base: single ? (positive?.total ?? 0) + (twice?.total ?? 0) + single.total : Infinity,
-    barrierTerm(barrier, a, b) {
+    base: reach ? (positive?.total ?? 0) + (twice?.total ?? 0) + reach.total : Infinity,
+    edgeTerm(edge, a, b, isClosed) {
+      const arriving = reach?.crossing(edge, sidesOf(a), sidesOf(b)) ?? 0;
+      if (cells.kind[edge] === TIE) return -arriving;
       const bled = isInBleed(b) - isInBleed(a);
       const past = isPastBleed(b) - isPastBleed(a);
       const crossing =
-        (single?.flowOf(barrier) ?? 0) * (isBeyond(b) - isBeyond(a)) +
-        flowAt(barrier, 0) * bled +
-        flowAt(barrier, 1) * past +
-        flowAt(barrier, 2) * (isPastBleed(b) - isInBleed(a)) +
-        flowAt(barrier, 3) * (isPastBleed(a) - isInBleed(b)) +
-        positiveFlow(barrier) * (b.blanked - a.blanked);
-      return (a === b ? 0 : priceOf(barrier)) - crossing;
+        arriving +
+        flowAt(edge, 0) * bled +
+        flowAt(edge, 1) * past +
+        flowAt(edge, 2) * (isPastBleed(b) - isInBleed(a)) +
+        flowAt(edge, 3) * (isPastBleed(a) - isInBleed(b)) +
+        positiveFlow(edge) * (b.itself.blanked - a.itself.blanked);
+      return (isClosed ? priceOf(edge) : 0) - crossing;
     },
     cellTerm(cell, standing) {
-      return (twice?.flowWithin(cell) ?? 0) * (isInBleed(standing) - isPastBleed(standing));
+      const twiceTerm =
+        (twice?.flowWithin(cell) ?? 0) * (isInBleed(standing) - isPastBleed(standing));
+      return twiceTerm - (reach?.within(cell, sidesOf(standing)) ?? 0);
     },
     nearCells: () =>
-      new Set([single, twice, positive].flatMap((cut) => (cut ? [...cut.nearCells()] : []))),
+      new Set([reach, twice, positive].flatMap((cut) => (cut ? [...cut.nearCells()] : []))),
     positiveCut() {
       const near = new Set(positive?.nearCells() ?? []);
       return [...cells.links.keys()].filter(
-        (barrier) =>
-          near.has(cells.ends[2 * barrier] as number) !==
-          near.has(cells.ends[2 * barrier + 1] as number),
+        (edge) =>
+          cells.kind[edge] === BARRIER &&
+          near.has(cells.ends[2 * edge] as number) !== near.has(cells.ends[2 * edge + 1] as number),
       );
     },
     leastAbove(cell, standing, limit) {
+      const [itself, driven] = sidesOf(standing);
       let least = 0;
-      if (single && standing.barriers === 0) least = single.leastWith(cell, limit);
-      if (twice && standing.bled < 2 && least <= limit) {
-        least = Math.max(least, twice.leastWith(cell, standing.bled === 0, limit));
+      if (reach && (itself === 0 || driven === 0)) {
+        least = reach.leastWith(cell, driven === 0, limit);
       }
-      if (positive && standing.blanked === 0 && least <= limit) {
+      if (standing.isDead && itself === 1 && least <= limit) {
+        least = Math.max(least, apart().leastWith(cell, limit));
+      }
+      if (twice && standing.itself.bled < 2 && least <= limit) {
+        least = Math.max(least, twice.leastWith(cell, standing.itself.bled === 0, limit));
+      }
+      if (positive && standing.itself.blanked === 0 && least <= limit) {
         least = Math.max(least, positive.leastWith(cell, limit));
       }
       return least;

@@ -1,5 +1,5 @@
 import { compareIds } from '../../plant/graph';
-import type { IsolationPlan } from '../../plant/schema';
+import { pointsOf, type IsolationPlan, type PlanPart } from '../../plant/schema';
 import type { Stage } from './stages';
 
 /** Every point that is ever set for a plan: its own, and those of the valved stage under which its barriers are fitted. In the order of ids. */
@@ -7,7 +7,9 @@ export function joinStages(
   plan: IsolationPlan & { readonly stages: readonly Stage[] },
 ): IsolationPlan {
   const stages = plan.stages.filter(({ name }) => name === 'valved');
-  const all = (part: keyof IsolationPlan) =>
-    [...new Set([plan, ...stages].flatMap((one) => one[part]))].sort(compareIds);
-  return { close: all('close'), open: all('open'), restrain: all('restrain') };
+  const all = (part: PlanPart) =>
+    [...new Set([plan, ...stages].flatMap((one) => pointsOf(one, part)))].sort(compareIds);
+  const stand = all('stand');
+  const points = { close: all('close'), open: all('open'), restrain: all('restrain') };
+  return stand.length > 0 ? { ...points, stand } : points;
 }

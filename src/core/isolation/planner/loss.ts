@@ -1,8 +1,10 @@
 import { labelParts, linksOf, otherEnd } from '../../plant';
+import { isThrough } from '../bodies';
 import { computeFed } from '../cost';
 import type { Cells } from './cells';
 import type { PlannerModel } from './model';
-import { suits, type Standing } from './standings';
+import type { Possible } from './possible';
+import { BEYOND, type Standing } from './standings';
 
 /** So many sections are looked at for another supply before it is taken that there is one. */
 const MOST_LOOKED_AT = 400;
@@ -13,33 +15,44 @@ export class CertainLoss {
   readonly isLost: Uint8Array;
   /** What all these cost together. */
   readonly total: number;
-  private readonly part: Int32Array;
-  /** By supply part: bits of the standings at which some source of it may stand. */
-  private readonly livesAt: number[] = [];
+  /** By network of supply: 1 where every source has to be kept out, and nothing but its own sources can feed it. */
+  private readonly network: Int32Array;
+  private readonly isClosed = new Set<number>();
+  /** Networks that nothing can feed against the direction of a converter. */
+  private readonly isOneWay: ReadonlySet<number>;
   private readonly sectionsOf = new Map<number, number[]>();
 
   constructor(
     private readonly model: PlannerModel,
     cells: Cells,
     private readonly standings: readonly Standing[],
-    possible: Uint16Array,
+    possible: Possible,
   ) {
     const { graph, supply, fed } = model;
-    this.part = labelParts(graph, (link) => supply[link] === 1);
-    const demandOf = new Map(model.demands.map(({ source, grade }) => [source, grade]));
+    // Within a network the supply of what stands near the work would arrive there; over a converter it may come another way.
+    this.network = labelParts(graph, (link) => supply[link] === 1 && isThrough(graph, link));
+    const demanded = new Set(model.demands.map(({ source }) => source));
+    const isOpen = new Set<number>();
     graph.isSource.forEach((isSource, section) => {
-      if (!isSource) return;
-      const part = this.part[section] as number;
-      const grade = demandOf.get(section);
-      const bits = standings.reduce(
-        (all, standing, n) => all | (!grade || suits(standing, grade) ? 1 << n : 0),
-        0,
-      );
-      this.livesAt[part] = (this.livesAt[part] ?? 0) | bits;
+      if (isSource && !demanded.has(section)) isOpen.add(this.network[section] as number);
     });
-    const isDead = Uint8Array.from(this.part, (_, section) =>
-      this.diesAt(section, possible[cells.cellOf[section] as number] as number) ? 1 : 0,
-    );
+    const driven = new Map<number, number>();
+    graph.links.forEach((_, link) => {
+      if (!supply[link] || isThrough(graph, link)) return;
+      for (const end of [2 * link, 2 * link + 1]) {
+        const one = this.network[graph.ends[end] as number] as number;
+        driven.set(one, (driven.get(one) ?? 0) + 1);
+      }
+    });
+    this.network.forEach((one) => {
+      if (!isOpen.has(one) && !driven.has(one)) this.isClosed.add(one);
+    });
+    this.isOneWay = this.listOneWay(driven);
+    const isDead = Uint8Array.from(this.network, (_, section) => {
+      if (!fed[section]) return 0;
+      const cell = cells.cellOf[section] as number;
+      return possible.every(cell, (n) => this.diesAt(section, n)) ? 1 : 0;
+    });
     const after = computeFed(
       graph,
       (link) =>
@@ -66,19 +79,40 @@ export class CertainLoss {
     return this.model.graph.sections[section]?.serves ?? 0;
   }
 
-  /** Whether a section has no supply at whichever of some standings its cell has. */
-  private diesAt(section: number, bits: number): boolean {
-    const lives = this.livesAt[this.part[section] as number] ?? 0;
-    return this.standings.every(
-      (standing, n) =>
-        ((bits >> n) & 1) === 0 || n === 0 || standing.bled === 1 || ((lives >> n) & 1) === 0,
-    );
+  /** Whether a section surely has no supply when its cell has a standing: whatever fed it would arrive at the work. */
+  private diesAt(section: number, standing: number): boolean {
+    const { near, isDead, driven } = this.standings[standing] as Standing;
+    if (this.isClosed.has(this.network[section] as number)) return near !== BEYOND || isDead;
+    if (this.model.hasUnasked || near === BEYOND || driven.barriers > 0) return false;
+    return this.isOneWay.has(this.network[section] as number);
+  }
+
+  /** Networks all of whose driven neighbours have that one converter and no source: nothing comes back from there. */
+  private listOneWay(converters: ReadonlyMap<number, number>): ReadonlySet<number> {
+    const { graph, supply } = this.model;
+    const sourced = new Set<number>();
+    graph.isSource.forEach((isSource, section) => {
+      if (isSource) sourced.add(this.network[section] as number);
+    });
+    const fedBack = new Set<number>();
+    const made = new Map<number, number[]>();
+    graph.links.forEach((_, link) => {
+      const crossing = graph.crossing[link];
+      if (!supply[link] || isThrough(graph, link)) return;
+      const from = crossing?.kind === 'drive' ? crossing.from : 0;
+      const driver = this.network[graph.ends[2 * link + from] as number] as number;
+      const driven = this.network[graph.ends[2 * link + 1 - from] as number] as number;
+      made.set(driver, [...(made.get(driver) ?? []), driven]);
+      if (sourced.has(driven) || (converters.get(driven) ?? 0) > 1) fedBack.add(driver);
+    });
+    for (const one of fedBack) for (const next of made.get(one) ?? []) fedBack.add(next);
+    return new Set([...this.network].filter((one) => !fedBack.has(one)));
   }
 
   /** The least loss of every plan in which a cell has a standing; looked at only as far as `limit`. */
   leastWith(cell: number, standing: number, limit: number): number {
     const { graph, supply, fed } = this.model;
-    const dead = (this.sectionsOf.get(cell) ?? []).filter((one) => this.diesAt(one, 1 << standing));
+    const dead = (this.sectionsOf.get(cell) ?? []).filter((one) => this.diesAt(one, standing));
     const gone = new Set(dead);
     let least = this.total + dead.reduce((sum, one) => sum + this.servedBy(one), 0);
     const isAlive = (section: number) =>

@@ -3,7 +3,7 @@ import { computeCost } from '../cost';
 import { needsBleed, rankGrade, type Requirement, type SourceDemand } from '../requirement';
 import { findBestPlan, PlanFinder } from './best';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
-import { buildModel, type PlannerOptions } from './model';
+import { buildModel, withFar, type PlannerOptions } from './model';
 import { computeAttainable } from './attainable';
 import type { Shortfall } from './shortfall';
 
@@ -76,6 +76,20 @@ function lowerPlainly(
   });
 }
 
+/** What is left to say where nothing can hold some sources back: the rest is planned without them. */
+const withoutHope = (
+  requirement: Requirement,
+  lowered: readonly (SourceDemand | undefined)[],
+  hopeless: readonly SourceDemand[],
+): Shortfall => ({
+  hopeless: hopeless.map(({ id }) => id),
+  unmet: requirement.demands
+    .filter((demand, n) => lowered[n]?.grade !== demand.grade)
+    .map(({ id }) => id),
+  requirement,
+  options: { waivedStores: new Set(), waivedEarths: new Set() },
+});
+
 /**
  * What has to be given up so that some plan passes: the sources that no plan reaches, each lowered until one does, then as
  * few further grades as possible. Hopeless sources have no plan at whatever grade.
@@ -85,28 +99,23 @@ function lowerPlainly(
  */
 export function findShortfall(
   graph: PlantGraph,
-  requirement: Requirement,
+  asked: Requirement,
   options: PlannerOptions = {},
   limits: SearchLimits = DEFAULT_LIMITS,
 ): Shortfall {
+  const requirement = withFar(asked);
   const plainly = lowerPlainly(graph, requirement, options);
   const hopeless = requirement.demands.filter((_, n) => plainly[n] === undefined);
-  if (hopeless.length > 0) {
-    return {
-      hopeless: hopeless.map(({ id }) => id),
-      unmet: requirement.demands
-        .filter((demand, n) => plainly[n]?.grade !== demand.grade)
-        .map(({ id }) => id),
-      requirement,
-      options: { waivedStores: new Set(), waivedEarths: new Set() },
-    };
-  }
+  if (hopeless.length > 0) return withoutHope(requirement, plainly, hopeless);
   const plain: Requirement = { ...requirement, demands: plainly as SourceDemand[] };
   const waivers = findWaivers(graph, plain, options, limits);
   const given = { ...options, ...waivers };
-  const reached = isFeasible(graph, plain, given, limits)
-    ? plain
-    : lowerTogether(graph, lowerEach(graph, plain, given, limits), given, limits);
+  const isReached = isFeasible(graph, plain, given, limits);
+  const alone = isReached ? plain.demands : lowerEach(graph, plain, given, limits);
+  const lost = plain.demands.filter((_, n) => alone[n] === undefined);
+  if (lost.length > 0) return withoutHope(requirement, alone, lost);
+  const lowered = { ...plain, demands: alone as SourceDemand[] };
+  const reached = isReached ? plain : lowerTogether(graph, lowered, given, limits);
   const unearthed = requirement.earths
     .filter((earth) => waivers.waivedEarths.has(earth.section))
     .flatMap((earth) => earth.sources);
@@ -121,21 +130,16 @@ export function findShortfall(
   };
 }
 
-/** Lowers each source until a plan reaches it alone. */
+/** Lowers each source until a plan reaches it alone; undefined for one that nothing can hold back. */
 function lowerEach(
   graph: PlantGraph,
   requirement: Requirement,
   options: PlannerOptions,
   limits: SearchLimits,
-): Requirement {
-  return {
-    ...requirement,
-    demands: requirement.demands.map(
-      (demand) =>
-        lowerAlone(graph, requirement, demand, options, limits) ??
-        withGrade(graph, demand, 'single'),
-    ),
-  };
+): (SourceDemand | undefined)[] {
+  return requirement.demands.map((demand) =>
+    lowerAlone(graph, requirement, demand, options, limits),
+  );
 }
 
 /** The stores and earths that no plan can serve, few as possible in the order of ids. */

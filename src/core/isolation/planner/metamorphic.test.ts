@@ -7,7 +7,7 @@ import {
   type Scope,
   type Store,
 } from '../../plant';
-import { checkPlan } from '../check';
+import { checkPlan } from '../check/check';
 import { computeRequirement } from '../requirement';
 import { planIsolation } from './plan';
 

@@ -5,7 +5,7 @@ import { makeWorks } from '../../../../tests/support/works';
 import { buildGraph, parsePlant, type Grade, type Plant, type Scope } from '../../plant';
 import { computeRequirement } from '../requirement';
 import { PlanFinder } from './best';
-import { listEarthings } from './earths';
+import { listEarthings } from './arrangements';
 import { buildModel } from './model';
 import { planIsolation } from './plan';
 import { PlanSearch } from './search';

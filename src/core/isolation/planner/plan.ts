@@ -1,9 +1,10 @@
-import type { Grade, IsolationPlan, PlantGraph } from '../../plant';
-import { checkPlan } from '../check';
+import { emptyOut, type Grade, type IsolationPlan, type PlantGraph } from '../../plant';
+import { checkPlan } from '../check/check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
 import { asEmptied, type Requirement } from '../requirement';
 import { PlanFinder, type BestPlan } from './best';
+import { listSeenOpen } from '../seen-open';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
@@ -18,6 +19,10 @@ export interface PlanAnswer extends IsolationPlan {
   readonly findings: readonly Finding[];
   readonly extra_measures: readonly ExtraMeasure[];
   readonly stages: readonly Stage[];
+  /** Valves that stand open and on which its let-downs rely: each is seen open. */
+  readonly seen_open: readonly string[];
+  /** True when some source cannot be held back at all and this is the plan for the rest: it never passes. */
+  readonly partial: boolean;
   readonly optimal: boolean;
   readonly gap: number;
 }
@@ -45,10 +50,70 @@ const EMPTY_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
 
+/** A problem without the sources that nothing can hold back: the plan for all the rest is sought as if these were run empty. */
+function leaveOut(graph: PlantGraph, requirement: Requirement, hopeless: readonly string[]) {
+  const gone = new Set(hopeless);
+  const isLeft = ({ id }: { readonly id: string }) => !gone.has(id);
+  const { demands, trace } = requirement;
+  return {
+    graph: emptyOut(
+      graph,
+      hopeless.flatMap((id) => graph.sectionAt.get(id) ?? []),
+    ),
+    requirement: {
+      ...requirement,
+      demands: demands.filter(isLeft),
+      trace: { ...trace, sources: trace.sources.filter(isLeft), far: trace.far.filter(isLeft) },
+    },
+  };
+}
+
+/** What is planned in the end: the problem itself, lowered where its grades cannot be had, without what nothing holds back. */
+interface Attempt {
+  readonly graph: PlantGraph;
+  readonly requirement: Requirement;
+  readonly finder: PlanFinder;
+  readonly unmet: readonly string[];
+  readonly measures: readonly ExtraMeasure[];
+  readonly isFeasible: boolean;
+  readonly isPartial: boolean;
+}
+
+function attempt(
+  graph: PlantGraph,
+  requirement: Requirement,
+  limits: SearchLimits,
+  onShortfall: () => void,
+): Attempt {
+  const outright = new PlanFinder(graph, requirement, {}, limits);
+  if (outright.best('effort') !== undefined) {
+    const none = { unmet: [], measures: [], isFeasible: true, isPartial: false };
+    return { graph, requirement, finder: outright, ...none };
+  }
+  onShortfall();
+  const shortfall = findShortfall(graph, requirement, {}, limits);
+  const measures = listExtraMeasures(graph, requirement, shortfall);
+  if (shortfall.hopeless.length === 0) {
+    const finder = new PlanFinder(graph, shortfall.requirement, shortfall.options, limits);
+    const { unmet } = shortfall;
+    return { graph, requirement, finder, unmet, measures, isFeasible: false, isPartial: false };
+  }
+  const rest = leaveOut(graph, requirement, shortfall.hopeless);
+  const further = attempt(rest.graph, rest.requirement, limits, () => undefined);
+  return {
+    ...further,
+    unmet: [...new Set([...shortfall.hopeless, ...further.unmet])].sort(),
+    measures: [...measures.filter(({ kind }) => kind === 'no-plan'), ...further.measures],
+    isFeasible: false,
+    isPartial: true,
+  };
+}
+
 /**
  * Plans the isolation of a job: for each aim the cheapest set of points that passes the check, proved best. When no set
  * reaches the grades, names the sources that no plan reaches and offers the best there is after lowering as few grades as
- * possible, with the extra measures that a person must accept. A source that nothing can hold back has an empty plan.
+ * possible, with the extra measures that a person must accept. Where nothing can hold a source back at all, what is offered is the
+ * plan for the rest: partial, and never passing.
  */
 export function planIsolation(
   drawn: PlantGraph,
@@ -58,28 +123,20 @@ export function planIsolation(
 ): PlanningResult {
   const graph = asEmptied(drawn, requirement);
   watch.onStart?.('grades');
-  const outright = new PlanFinder(graph, requirement, {}, limits);
-  const feasible = outright.best('effort') !== undefined;
-  if (!feasible) watch.onStart?.('shortfall');
-  const shortfall = feasible ? undefined : findShortfall(graph, requirement, {}, limits);
-  const measures = shortfall ? listExtraMeasures(graph, requirement, shortfall) : [];
-  const finder = shortfall
-    ? new PlanFinder(graph, shortfall.requirement, shortfall.options, limits)
-    : outright;
-  const isHopeless = shortfall !== undefined && shortfall.hopeless.length > 0;
+  const tried = attempt(graph, requirement, limits, () => watch.onStart?.('shortfall'));
   const known = new Map<string, readonly Stage[]>();
   const stagesOf = ({ plan, isProved }: Pick<BestPlan, 'plan' | 'isProved'>): readonly Stage[] => {
-    const key = JSON.stringify([plan.close, plan.open, plan.restrain, isProved]);
+    const key = JSON.stringify([plan.close, plan.open, plan.restrain, plan.stand, isProved]);
     const before = known.get(key);
     if (before) return before;
     watch.onStart?.('stages');
-    const stages = computeStages(graph, requirement, plan, isProved, limits);
+    const stages = computeStages(tried.graph, tried.requirement, plan, isProved, limits);
     known.set(key, stages);
     return stages;
   };
   const answer = (aim: Aim): PlanAnswer => {
     watch.onStart?.(aim);
-    const best: Pick<BestPlan, 'plan' | 'isProved' | 'gap'> = (!isHopeless && finder.best(aim)) || {
+    const best: Pick<BestPlan, 'plan' | 'isProved' | 'gap'> = tried.finder.best(aim) ?? {
       plan: EMPTY_PLAN,
       isProved: true,
       gap: 0,
@@ -88,8 +145,10 @@ export function planIsolation(
       ...best.plan,
       cost: computeCost(graph, best.plan),
       ...checkPlan(graph, requirement, best.plan),
-      extra_measures: measures,
+      extra_measures: tried.measures,
       stages: stagesOf(best),
+      seen_open: listSeenOpen(graph, requirement, best.plan),
+      partial: tried.isPartial,
       optimal: best.isProved,
       gap: best.gap,
     };
@@ -97,8 +156,8 @@ export function planIsolation(
     return made;
   };
   return {
-    feasible,
-    unmet: shortfall?.unmet ?? [],
+    feasible: tried.isFeasible,
+    unmet: tried.unmet,
     grades: Object.fromEntries(requirement.demands.map(({ id, grade }) => [id, grade])),
     answers: Object.fromEntries(AIMS.map((aim) => [aim, answer(aim)])) as Record<Aim, PlanAnswer>,
   };

@@ -1,4 +1,4 @@
-import { barriersOf, otherCell, type Cells } from './cells';
+import { edgesOf, otherCell, type Cells } from './cells';
 import type { SearchLimits } from './limits';
 
 /** After so many cells it is asked whether time is over. */
@@ -9,14 +9,14 @@ export interface Region {
   readonly isIn: Uint8Array;
   /** Cells of the region, the work first, so ordered that few are ever half done. */
   readonly order: readonly number[];
-  /** Bits of the standings that are open to each cell of the region, bit n for the nth. */
-  readonly open: ReadonlyMap<number, number>;
+  /** The standings that are open to each cell of the region. */
+  readonly open: ReadonlyMap<number, readonly number[]>;
   /** False when the region was cut off for its size: what lies outside may then matter as well. */
   readonly isWhole: boolean;
 }
 
 export function* neighboursOf(cells: Cells, cell: number): Generator<number> {
-  for (const barrier of barriersOf(cells, cell)) yield otherCell(cells, barrier, cell);
+  for (const edge of edgesOf(cells, cell)) yield otherCell(cells, edge, cell);
 }
 
 /** Orders the cells of a region from the work outwards, each time the one that leaves the fewest half done. */
@@ -68,28 +68,29 @@ function orderCells(cells: Cells, members: readonly number[], isIn: Uint8Array):
 }
 
 /**
- * Lays out a region from the work outwards: a cell belongs to it when `standingsOf` leaves it any standing but the `last`. Parts
+ * Lays out a region from the work outwards: a cell belongs to it when `standingsOf` leaves it any standing but its last. Parts
  * that are not joined to the work by such cells gain nothing by standing otherwise than last.
  */
 export function growRegion(
   cells: Cells,
-  zone: readonly number[],
-  standingsOf: (cell: number) => number,
-  last: number,
+  starts: readonly number[],
+  standingsOf: (cell: number) => readonly number[],
+  lastOf: (cell: number) => number,
   { mostCells, isOver }: Pick<SearchLimits, 'mostCells' | 'isOver'>,
 ): Region {
   const isIn = new Uint8Array(cells.count);
-  const open = new Map<number, number>();
-  const seen = new Set(zone);
+  const open = new Map<number, readonly number[]>();
+  const seen = new Set(starts);
   let isWhole = true;
   for (const cell of seen) {
-    const bits = standingsOf(cell);
-    if (bits === 1 << last && !cells.isZone[cell]) continue;
+    const standings = standingsOf(cell);
+    const isLast = standings.length === 1 && standings[0] === lastOf(cell);
+    if (isLast && !cells.isZone[cell]) continue;
     if (open.size >= mostCells || (open.size % ASKED_EACH === ASKED_EACH - 1 && isOver())) {
       isWhole = false;
       break;
     }
-    open.set(cell, bits);
+    open.set(cell, standings);
     isIn[cell] = 1;
     for (const next of neighboursOf(cells, cell)) seen.add(next);
   }

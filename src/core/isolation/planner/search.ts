@@ -1,10 +1,12 @@
 import type { IsolationPlan } from '../../plant';
+import type { Arrangement } from './arrangements';
 import { constructPlan } from './construct';
 import { listPrices } from './choices';
-import type { Earthing } from './earths';
+import { BARRIER } from './cells';
 import { Fields, type Aim, type Field } from './fields';
 import { NO_LIMITS, type SearchLimits } from './limits';
 import type { PlannerModel } from './model';
+import { AS_CLOSED } from './possible';
 import type { Swept } from './sweep';
 import { EQUAL, type Ceiling } from './sweep-steps';
 
@@ -49,16 +51,16 @@ const ANYTHING: Ceiling = { price: Infinity, lost: Infinity, isAttained: false }
 
 const attain = ({ price, lost }: Figures): Ceiling => ({ price, lost, isAttained: true });
 
-/** One planning problem with its earths placed; searched for one aim after the other. */
+/** One planning problem with what an arrangement fixes; searched for one aim after the other. */
 export class PlanSearch {
   private readonly fields: Fields;
 
   constructor(
     private readonly model: PlannerModel,
-    private readonly earthing: Earthing,
+    private readonly arrangement: Arrangement,
     private readonly limits: SearchLimits,
   ) {
-    this.fields = new Fields(model, earthing.earths, earthing.keptOpen);
+    this.fields = new Fields(model, arrangement);
   }
 
   /**
@@ -67,13 +69,13 @@ export class PlanSearch {
    */
   find(aim: Aim, known?: Figures): Outcome {
     if (this.fields.isHopeless(aim)) return { better: undefined, unsearchedFrom: Infinity };
-    const earthing = this.earthingPrice(aim);
-    const within = known && { ...known, price: known.price - earthing };
+    const fixed = this.fixedPrice(aim);
+    const within = known && { ...known, price: known.price - fixed };
     const { best, open } =
       aim === 'outage' && within
         ? this.searchOutage(within, this.limits)
         : this.searchPrice(this.fields.over(aim), within, this.limits);
-    const figuresOf = ({ price, lost }: Figures) => ({ price: price + earthing, lost });
+    const figuresOf = ({ price, lost }: Figures) => ({ price: price + fixed, lost });
     const firstOf = (figures: Figures) =>
       aim === 'outage' ? figures.lost : figuresOf(figures).price;
     return {
@@ -82,23 +84,32 @@ export class PlanSearch {
     };
   }
 
-  /** What the earths of this search cost, which are placed before it begins. */
-  private earthingPrice(aim: Aim): number {
+  /** What is settled before this search begins costs: earths, and what is locked open. */
+  private fixedPrice(aim: Aim): number {
     const prices = listPrices(this.model, aim === 'points');
-    return this.earthing.earths.reduce((sum, outlet) => sum + prices.outlet(outlet), 0);
+    const { earths, stand } = this.arrangement;
+    return (
+      earths.reduce((sum, outlet) => sum + prices.outlet(outlet), 0) +
+      [...stand].reduce((sum, link) => sum + prices.stand(link), 0)
+    );
   }
 
   /** Plans drawn up without regard to their price, the shorter first; they may or may not pass. */
   *construct(): Generator<IsolationPlan> {
     const { cells } = this.fields;
-    const earths = this.earthing.earths.map((outlet) => this.model.graph.outlets[outlet]?.id ?? '');
-    const withEarths = (plan: IsolationPlan) => ({
-      ...plan,
-      open: [...new Set([...plan.open, ...earths])],
-    });
+    if (this.fields.isHopeless('effort')) return;
+    const { graph } = this.model;
+    const { earths, stand } = this.arrangement;
+    const withFixed = (plan: IsolationPlan): IsolationPlan => {
+      const applied = earths.map((outlet) => graph.outlets[outlet]?.id ?? '');
+      const open = [...new Set([...plan.open, ...applied])];
+      const more = [...stand].map((link) => graph.links[link]?.id ?? '');
+      const all = [...new Set([...(plan.stand ?? []), ...more])];
+      return { ...plan, open, ...(all.length > 0 ? { stand: all } : {}) };
+    };
     const cut = this.fields.over('effort').floor.positiveCut();
-    if (cut.length > 0) yield withEarths(constructPlan(this.model, cells, cut));
-    yield withEarths(constructPlan(this.model, cells));
+    if (cut.length > 0) yield withFixed(constructPlan(this.model, cells, cut));
+    yield withFixed(constructPlan(this.model, cells));
   }
 
   /** Whether any plan passes at all: the first one found will do. */
@@ -115,7 +126,7 @@ export class PlanSearch {
     return (
       best && {
         plan: this.readPlan(best),
-        figures: { price: best.price + this.earthingPrice('effort'), lost: best.lost },
+        figures: { price: best.price + this.fixedPrice('effort'), lost: best.lost },
       }
     );
   }
@@ -181,10 +192,18 @@ export class PlanSearch {
     const isLeast = ({ lost }: Figures) => lost <= certain + EQUAL;
     const most = this.highestPrice('outage');
     let best = this.seekNearby(whole, known, limits, isLeast);
+    let seen = '';
     for (let reach = DEARER * known.price; !isLeast(best ?? known); reach *= DEARER) {
       const attained = best ?? known;
       const field = this.fields.ofLoss(attained.lost);
-      const found = this.searchWithin(field, attain(attained), limits, reach);
+      const region = this.fields.regionWithin(field, Math.max(attained.price, reach), limits);
+      // A region as large as before has nothing new in it.
+      const size = `${attained.lost} ${attained.price} ${[...region.open.values()].reduce((sum, one) => sum + one.length, 0)}`;
+      const found =
+        size === seen && region.isWhole
+          ? { best: undefined, open: undefined }
+          : this.searchWithin(field, attain(attained), limits, reach);
+      seen = size;
       best = found.best ?? best;
       if (reach > most || found.open || limits.isOver()) return { best, open: found.open };
     }
@@ -227,18 +246,27 @@ export class PlanSearch {
 
   private readPlan(best: Swept): IsolationPlan {
     const { graph } = this.model;
-    const { cells, last } = this.fields;
-    const standing = (cell: number) => best.standingOf.get(cell) ?? last;
-    const close = [...cells.links].filter(
-      (_, barrier) =>
-        standing(cells.ends[2 * barrier] as number) !==
-        standing(cells.ends[2 * barrier + 1] as number),
-    );
-    const open = [...new Set([...best.open, ...this.earthing.earths])].sort((a, b) => a - b);
+    const { cells, lastOf, meeting } = this.fields;
+    const standing = (cell: number) => best.standingOf.get(cell) ?? lastOf(cell);
+    const also = new Set(best.alsoClosed);
+    const close = [...cells.links].filter((_, edge) => {
+      if (cells.kind[edge] !== BARRIER) return false;
+      const [a, b] = [cells.ends[2 * edge] as number, cells.ends[2 * edge + 1] as number];
+      return also.has(edge) || meeting(edge, standing(a), standing(b)) === AS_CLOSED;
+    });
+    const open = [...new Set([...best.open, ...this.arrangement.earths])].sort((a, b) => a - b);
+    const stand = [
+      ...new Set([
+        ...best.stand.map((edge) => cells.links[edge] as number),
+        ...this.arrangement.stand,
+      ]),
+    ].sort((a, b) => a - b);
+    const idOf = (link: number) => graph.links[link]?.id ?? '';
     return {
-      close: close.map((link) => graph.links[link]?.id ?? ''),
+      close: close.sort((a, b) => a - b).map(idOf),
       open: open.map((outlet) => graph.outlets[outlet]?.id ?? ''),
       restrain: best.restrain.map((store) => graph.stores[store]?.store.id ?? ''),
+      ...(stand.length > 0 ? { stand: stand.map(idOf) } : {}),
     };
   }
 }

@@ -42,16 +42,16 @@ describe('when the grade cannot be had', () => {
     expect(result.answers.effort.passes).toBe(false);
   });
 
-  it('offers no plan against a source that nothing holds back, and names all that it spoils', () => {
+  it('offers the plan for the rest where nothing holds a source back, marked as partial, and says what would help', () => {
     const joined = { links: { V1: { passing: true }, V2: { kind: 'joint' } } };
     const result = planFor(joined);
     expect(result.unmet).toContain('SRC');
     expect(measuresOf(result)).toContainEqual(['no-plan', 'SRC']);
     for (const answer of Object.values(result.answers)) {
-      expect([answer.close, answer.open, answer.restrain, answer.passes]).toEqual([
-        [],
-        [],
-        [],
+      expect([answer.close, answer.open, answer.partial, answer.passes]).toEqual([
+        ['CB'],
+        ['BL'],
+        true,
         false,
       ]);
     }

@@ -1,4 +1,4 @@
-import type { Grade, PlantGraph } from '../../plant';
+import { findWhyNotEmptied, type Grade, type PlantGraph } from '../../plant';
 import type { Requirement } from '../requirement';
 import type { PlannerOptions } from './model';
 
@@ -33,6 +33,26 @@ const WHERE_A_BARRIER_IS_SHORT = [
   'blank the line downstream of the valve as soon as it is open',
 ];
 
+/** What would help where nothing can hold a source back, by name. */
+function listHelp(graph: PlantGraph, { trace }: Requirement, subject: string): string[] {
+  const source = trace.sources.find(({ id }) => id === subject);
+  const name = source ? `${subject} (${source.name})` : subject;
+  const joints = (source?.arrivals[0]?.route ?? []).flatMap((link) => {
+    const { id, kind } = graph.links[link] ?? {};
+    return kind === 'joint' || kind === 'hose' ? [id] : [];
+  });
+  const at = joints.slice(0, 3).join(', ');
+  return [
+    findWhyNotEmptied(graph.plant, subject) === undefined
+      ? `run ${name} empty before the job, and prove it empty`
+      : `stop ${name} where it comes from, or have whoever feeds it stop it`,
+    at === ''
+      ? `fit a valve or a flange for a blank on its way, and draw it`
+      : `look for a valve or a flange at ${at} that is not drawn, draw it, or fit one`,
+    'else do not do the job like this',
+  ];
+}
+
 /** Lists every acceptance that the shortfall asks for, in the order of ids. */
 export function listExtraMeasures(
   graph: PlantGraph,
@@ -42,7 +62,7 @@ export function listExtraMeasures(
   const hopeless = shortfall.hopeless.map((subject) => ({
     kind: 'no-plan' as const,
     subject,
-    measures: ['stop and empty the source itself, or do not do the job'],
+    measures: listHelp(graph, requirement, subject),
   }));
   const lowered = requirement.demands.flatMap((demand, n) => {
     const to = shortfall.requirement.demands[n]?.grade ?? demand.grade;

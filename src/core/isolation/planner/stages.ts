@@ -5,7 +5,7 @@ import {
   type PlantGraph,
   type Scope,
 } from '../../plant';
-import { checkPlan, type CheckResult } from '../check';
+import { checkPlan, type CheckResult } from '../check/check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
 import { computeRequirement, needsBleed, rankGrade, type Requirement } from '../requirement';
@@ -105,10 +105,12 @@ export function computeStages(
   if (fitted.length === 0) return [];
   const toFit = requirementToFit(graph, requirement, fitted);
   const options = {
+    ignoresOutage: true,
     mayClose: (link: number) => !needsFitting(graph.links[link]),
     paidLinks: numbersOf(plan.close, graph.linkAt),
     paidOutlets: numbersOf(plan.open, graph.outletAt),
     paidStores: numbersOf(plan.restrain, graph.storeAt),
+    paidStands: numbersOf(plan.stand ?? [], graph.linkAt),
   };
   const outright = new PlanFinder(graph, toFit, options, limits).best('effort');
   const shortfall = outright ? undefined : findShortfall(graph, toFit, options, limits);
@@ -133,6 +135,7 @@ export function computeStages(
     close: one.close,
     open: one.open,
     restrain: one.restrain,
+    ...(one.stand ? { stand: one.stand } : {}),
     fits: name === 'valved' ? fitted : [],
     cost: computeCost(graph, one),
     ...checkPlan(graph, under, one),

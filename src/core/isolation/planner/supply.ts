@@ -1,5 +1,5 @@
 import { linksOf, otherEnd } from '../../plant';
-import type { Cells } from './cells';
+import { BARRIER, type Cells } from './cells';
 import type { PlannerModel } from './model';
 import type { Region } from './region';
 
@@ -13,8 +13,6 @@ export interface SupplyBlock {
 export interface SupplyNet {
   readonly blocks: ReadonlyMap<number, SupplyBlock>;
   readonly joined: ReadonlyMap<number, readonly [number, number]>;
-  /** Blocks that lie wholly within a cell: lost when it comes to stand in a body without source. */
-  readonly within: ReadonlyMap<number, readonly number[]>;
 }
 
 /**
@@ -29,10 +27,13 @@ export function buildSupply(
 ): SupplyNet {
   const { graph, supply, fed } = model;
   const cellOf = (section: number) => cells.cellOf[section] as number;
-  /** Over links that no cell of the region ends at, and within cells. */
-  const holds = (link: number, a: number, b: number) =>
-    supply[link] === 1 &&
-    (cellOf(a) === cellOf(b) || (!region.isIn[cellOf(a)] && !region.isIn[cellOf(b)]));
+  /** Over what cannot be closed, and over links that no cell of the region ends at. */
+  const holds = (link: number, a: number, b: number) => {
+    if (supply[link] !== 1) return false;
+    const edge = cells.edgeOf[link] as number;
+    const mayClose = edge !== -1 && cells.kind[edge] === BARRIER;
+    return !mayClose || (!region.isIn[cellOf(a)] && !region.isIn[cellOf(b)]);
+  };
   const blockOf = new Map<number, number>();
   const blocks = new Map<number, SupplyBlock>();
   const follow = (from: number): number => {
@@ -57,24 +58,16 @@ export function buildSupply(
     return from;
   };
   const joined = new Map<number, readonly [number, number]>();
-  const within = new Map<number, Set<number>>();
   for (const cell of region.order) {
     for (let at = cells.start[cell] as number; at < (cells.start[cell + 1] as number); at++) {
-      const barrier = cells.incident[at] as number;
-      const link = cells.links[barrier] as number;
+      const edge = cells.incident[at] as number;
+      if (cells.kind[edge] !== BARRIER) continue;
+      const link = cells.links[edge] as number;
       const [a, b] = [graph.ends[2 * link] as number, graph.ends[2 * link + 1] as number];
-      if (!supply[link] || !fed[a] || joined.has(barrier)) continue;
+      if (!supply[link] || !fed[a] || joined.has(edge)) continue;
       const pair = [follow(a), follow(b)] as const;
-      if (pair[0] === pair[1]) continue;
-      joined.set(barrier, pair);
-      for (const [section, block] of [
-        [a, pair[0]],
-        [b, pair[1]],
-      ] as const) {
-        const home = cellOf(section);
-        if (region.isIn[home]) within.set(home, (within.get(home) ?? new Set()).add(block));
-      }
+      if (pair[0] !== pair[1]) joined.set(edge, pair);
     }
   }
-  return { blocks, joined, within: new Map([...within].map(([cell, all]) => [cell, [...all]])) };
+  return { blocks, joined };
 }

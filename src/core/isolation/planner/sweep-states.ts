@@ -1,20 +1,42 @@
-import { isComplete, type CellChoice } from './choices';
-import { EQUAL, type Join, type Step } from './sweep-steps';
+import {
+  COMES_AT_PEOPLE,
+  HAS_SHUT_IN,
+  isBodyComplete,
+  isPartComplete,
+  keepsShutIn,
+  type CellChoice,
+} from './choices';
+import { AS_OPEN } from './possible';
+import { EQUAL, type Extra, type Join, type Step } from './sweep-steps';
+
+/** Which cells at the edge hang together, and what each piece has and wants. */
+export interface Edge {
+  readonly standing: readonly number[];
+  /** Part and body of each slot; -1 where these do not matter. */
+  readonly part: readonly number[];
+  readonly body: readonly number[];
+  readonly partFlags: readonly number[];
+  readonly bodyFlags: readonly number[];
+}
 
 /** Part of a plan: the cells swept so far have their standings, the rest is open. */
-export interface State {
+export interface State extends Edge {
   readonly price: number;
   readonly lost: number;
-  /** The price, and what a body that still wants a bleed will add to it at least. */
+  /** The price, and what a part that still wants a bleed will add to it at least. */
   readonly least: number;
-  readonly standing: readonly number[];
-  readonly body: readonly number[];
-  readonly flags: readonly number[];
   readonly supplied: Supplied;
   readonly before: State | undefined;
   readonly at: number;
   readonly as: number;
   readonly choice: CellChoice;
+  /** What is done to ways between cells that stand alike. */
+  readonly extras: readonly DoneExtra[];
+}
+
+export interface DoneExtra {
+  readonly edge: number;
+  readonly kind: Extra['kind'];
 }
 
 /** Blocks of supply at the edge of what is swept: which hold together, whether each is fed, and what hangs on it. */
@@ -25,24 +47,12 @@ export interface Supplied {
 }
 
 /** Joins blocks of supply over what stays open; answers the edge that is left and the loss that is then certain. */
-export function supplyAfter(
-  before: Supplied,
-  step: Step,
-  isDead: boolean,
-  isOpen: (join: Join) => boolean,
-) {
+export function supplyAfter(before: Supplied, step: Step, isOpen: (join: Join) => boolean) {
   if (before.group.length + step.bornBlocks.length === 0) return { supplied: before, lost: 0 };
   const group = [...before.group, ...step.bornBlocks.map((_, n) => before.fed.length + n)];
   const fed = [...before.fed, ...step.bornBlocks.map(({ isFed }) => isFed)];
   const loss = [...before.loss, ...step.bornBlocks.map((block) => block.loss)];
   let lost = 0;
-  if (isDead) {
-    for (const slot of step.ownBlocks) {
-      const one = group[slot] as number;
-      lost += loss[one] as number;
-      loss[one] = 0;
-    }
-  }
   for (const join of step.joins) {
     if (!join.blocks || !isOpen(join)) continue;
     const a = group[join.blocks[0]] as number;
@@ -71,44 +81,95 @@ export function supplyAfter(
   };
 }
 
-/** Bodies after a cell is added, renumbered; undefined when a body is left that may not be left as it is. */
-export function bodiesAfter(
+/** What of each standing has to be kept apart: parts of what is let down, bodies of what may come at the work. */
+export interface Kept {
+  readonly part: readonly boolean[];
+  readonly body: readonly boolean[];
+}
+
+/** Joins pieces: all slots of one are those of the other, and so are the flags. */
+function merge(of: number[], flags: number[], into: number, from: number): void {
+  if (into === from) return;
+  flags[into] = (flags[into] as number) | (flags[from] as number);
+  for (let n = 0; n < of.length; n++) if (of[n] === from) of[n] = into;
+  flags[from] = -1;
+}
+
+/** Numbers the pieces that are left in the order of the slots. */
+function renumber(of: readonly number[], keep: readonly number[]): Map<number, number> {
+  const number = new Map<number, number>();
+  for (const slot of keep) {
+    const one = of[slot] as number;
+    if (one >= 0 && !number.has(one)) number.set(one, number.size);
+  }
+  return number;
+}
+
+/**
+ * The edge after a cell is added, pieces renumbered; undefined when a piece is left that may not be left as it is. `extras` says what is
+ * done to each join between cells that stand alike.
+ */
+export function edgeAfter(
   state: State,
   step: Step,
   as: number,
-  flags: number,
-  isBody: readonly boolean[],
-) {
+  choice: CellChoice,
+  kept: Kept,
+  extras: readonly (Extra['kind'] | undefined)[],
+  count: number,
+): Edge | undefined {
   const standing = [...state.standing, as];
+  const part = [...state.part, -1];
   const body = [...state.body, -1];
-  const all = [...state.flags];
-  if (isBody[as]) {
-    const own = all.length;
-    all.push(flags);
-    body[body.length - 1] = own;
-    for (const join of step.joins) {
-      if (join.slot < 0 || state.standing[join.slot] !== as) continue;
-      const met = body[join.slot] as number;
-      if (met === own) continue;
-      all[own] = (all[own] as number) | (all[met] as number);
-      for (let n = 0; n < body.length; n++) if (body[n] === met) body[n] = own;
-      all[met] = -1;
+  const partFlags = [...state.partFlags];
+  const bodyFlags = [...state.bodyFlags];
+  const own = part.length - 1;
+  if (kept.part[as]) part[own] = partFlags.push(choice.part) - 1;
+  if (kept.body[as]) body[own] = bodyFlags.push(choice.body) - 1;
+  step.joins.forEach((join, n) => {
+    const met = join.slot < 0 ? join.outside : (state.standing[join.slot] as number);
+    const at = met * count + as;
+    if (join.drives) {
+      const drives = join.drives[at] as number;
+      if ((drives & 2) !== 0 && body[own] !== -1) {
+        bodyFlags[body[own] as number] =
+          (bodyFlags[body[own] as number] as number) | COMES_AT_PEOPLE;
+      }
+      const other = join.slot < 0 ? -1 : (body[join.slot] as number);
+      if ((drives & 1) !== 0 && other !== -1) {
+        bodyFlags[other] = (bodyFlags[other] as number) | COMES_AT_PEOPLE;
+      }
+      return;
+    }
+    if (join.slot < 0 || join.meets[at] !== AS_OPEN || extras[n] === 'close') return;
+    const [otherPart, otherBody] = [part[join.slot] as number, body[join.slot] as number];
+    const isOnePart = met === as && (join.isSure || extras[n] === 'stand');
+    if (isOnePart && otherPart >= 0) merge(part, partFlags, part[own] as number, otherPart);
+    if (otherBody >= 0 && body[own] !== -1) merge(body, bodyFlags, body[own] as number, otherBody);
+  });
+  const partNumber = renumber(part, step.keep);
+  for (let slot = 0; slot < part.length; slot++) {
+    const one = part[slot] as number;
+    if (one < 0 || partNumber.has(one)) continue;
+    const flags = partFlags[one] as number;
+    if (!isPartComplete(flags)) return undefined;
+    const home = body[slot] as number;
+    if (home >= 0 && keepsShutIn(flags)) {
+      bodyFlags[home] = (bodyFlags[home] as number) | HAS_SHUT_IN;
     }
   }
-  const number = new Map<number, number>();
-  for (const slot of step.keep) {
-    const one = body[slot] as number;
-    if (one >= 0 && !number.has(one)) number.set(one, number.size);
-  }
+  const bodyNumber = renumber(body, step.keep);
   for (let slot = 0; slot < body.length; slot++) {
     const one = body[slot] as number;
-    if (one < 0 || number.has(one)) continue;
-    if (!isComplete(all[one] as number, standing[slot] === 0)) return undefined;
+    if (one < 0 || bodyNumber.has(one)) continue;
+    if (!isBodyComplete(bodyFlags[one] as number)) return undefined;
   }
   return {
     standing: step.keep.map((slot) => standing[slot] as number),
-    body: step.keep.map((slot) => number.get(body[slot] as number) ?? -1),
-    flags: [...number.keys()].map((one) => all[one] as number),
+    part: step.keep.map((slot) => partNumber.get(part[slot] as number) ?? -1),
+    body: step.keep.map((slot) => bodyNumber.get(body[slot] as number) ?? -1),
+    partFlags: [...partNumber.keys()].map((one) => partFlags[one] as number),
+    bodyFlags: [...bodyNumber.keys()].map((one) => bodyFlags[one] as number),
   };
 }
 
@@ -123,15 +184,17 @@ export class Frontier {
   constructor(private readonly lostFirst: boolean) {}
 
   /** How a state looks from what is still to come, but for supply. */
-  edgeOf({ standing, body, flags }: Pick<State, 'standing' | 'body' | 'flags'>) {
+  edgeOf({ standing, part, body, partFlags, bodyFlags }: Edge) {
     const { codes } = this;
     let at = 0;
     for (let n = 0; n < standing.length; n++) {
-      codes[at++] = (standing[n] as number) * 4096 + (body[n] as number) + 1;
+      codes[at++] = standing[n] as number;
+      codes[at++] = ((part[n] as number) + 1) * 256 + (body[n] as number) + 1;
     }
-    for (let n = 0; n < flags.length; n++) {
-      codes[at++] = (flags[n] as number) & 0xffff;
-      codes[at++] = (flags[n] as number) >> 16;
+    for (let n = 0; n < partFlags.length; n++) codes[at++] = partFlags[n] as number;
+    for (let n = 0; n < bodyFlags.length; n++) {
+      codes[at++] = (bodyFlags[n] as number) & 0xffff;
+      codes[at++] = (bodyFlags[n] as number) >> 16;
     }
     codes.length = at;
     return String.fromCharCode.apply(undefined, codes);

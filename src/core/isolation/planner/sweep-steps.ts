@@ -1,10 +1,11 @@
-import { sectionOfOutlet } from '../bodies';
-import { barriersOf, otherCell, type Cells } from './cells';
-import { listBledChoices, listWorkChoices, Tokens, type CellChoice, type Prices } from './choices';
+import { listAhead, type AtWork } from './at-work';
+import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
+import { listBledChoices, listOwnChoices, Tokens, type CellChoice, type Prices } from './choices';
 import { giveBack, leastGivenBack, type Floor } from './floor';
 import type { PlannerModel } from './model';
+import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
-import { strengthBetween, type Standing } from './standings';
+import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
 
 /** Prices nearer than this count as equal: they are sums of minutes. */
@@ -22,28 +23,52 @@ export interface SweepProblem {
   readonly model: PlannerModel;
   readonly cells: Cells;
   readonly standings: readonly Standing[];
+  /** The standing of what lies outside the region. */
+  readonly lastOf: (cell: number) => number;
+  readonly meeting: Meeting;
   readonly floor: Floor;
   readonly prices: Prices;
-  readonly strengthOf: (barrier: number) => number;
+  /** What has to be spent at the work whatever else is done. */
+  readonly atWork: AtWork;
   readonly region: Region;
   /** Absent when lost supply plays no part. */
   readonly supply: SupplyNet | undefined;
   /** Loss that no plan can save; the supply net leaves it out. */
   readonly certainLoss: number;
-  /** What any bleed costs at least. */
+  /** What any bleed costs at least, and at most. */
   readonly leastBleed: number;
+  readonly dearestBleed: number;
   readonly lostFirst: boolean;
   readonly ceiling: Ceiling;
   readonly mostStates: number;
   readonly isOver: () => boolean;
 }
 
+/** Something that may be done to a way between two cells that stand alike: lock it open, so that it surely passes, or close it. */
+export interface Extra {
+  readonly kind: 'stand' | 'close';
+  readonly price: number;
+}
+
 export interface Join {
-  readonly barrier: number;
+  readonly edge: number;
   /** Slot of the cell that was swept before; -1 when it lies outside the region, where all stand last. */
   readonly slot: number;
-  /** What the barrier adds by standings, [earlier * count + later]; Infinity where it is too weak. */
+  /** Where that cell stands when it lies outside. */
+  readonly outside: number;
+  /** What the edge adds by standings, [earlier * count + later]; Infinity where they may not meet. */
   readonly terms: Float64Array;
+  /** By the same number: how the two meet. */
+  readonly meets: Uint8Array;
+  /** Whether both are of one network, so that they are one body while it is open, and one part when it is sure. */
+  readonly isThrough: boolean;
+  readonly isSure: boolean;
+  readonly extras: readonly Extra[];
+  /**
+   * For a converter, by standings as in `terms`: 1 when the fluid of the earlier cell drives something at the work, 2 when that of the
+   * later one does.
+   */
+  readonly drives: Uint8Array | undefined;
   readonly blocks: readonly [number, number] | undefined;
 }
 
@@ -54,11 +79,11 @@ export interface Step {
   readonly keep: readonly number[];
   readonly bornBlocks: readonly { readonly isFed: boolean; readonly loss: number }[];
   readonly keepBlocks: readonly number[];
-  /** Slots of the blocks that are lost when the cell comes to stand in a body without source. */
-  readonly ownBlocks: readonly number[];
   readonly ways: readonly { readonly as: number; readonly choices: readonly CellChoice[] }[];
   /** By standing: the least that is given back at neighbours of the cell that come later, when it is a spool. */
   readonly pending: Float64Array;
+  /** What is still to be spent at the work after this step, at least. */
+  readonly ahead: number;
 }
 
 /** What is done in a cell where nothing has to be done. */
@@ -66,25 +91,45 @@ export const NOTHING: CellChoice = {
   price: 0,
   open: [],
   restrain: [],
-  flags: 0,
+  part: 0,
+  body: 0,
 };
 
-function tableOf(
+interface JoinTables {
+  readonly terms: Float64Array;
+  readonly meets: Uint8Array;
+  readonly drives: Uint8Array | undefined;
+}
+
+/** What holds of an edge by the standings of the cell swept earlier and the later one. */
+function tablesOf(
   problem: SweepProblem,
-  barrier: number,
+  edge: number,
   isForward: boolean,
   cell: number,
   isOutside: boolean,
-): Float64Array {
-  const { standings, floor } = problem;
-  const strength = problem.strengthOf(barrier);
+): JoinTables {
+  const { standings, floor, cells, meeting, region } = problem;
   const count = standings.length;
-  const last = standings[count - 1] as Standing;
-  const spools = floor.spoolsAt.get(barrier) ?? [];
-  const terms = new Float64Array(count * count);
-  standings.forEach((earlier, i) => {
-    standings.forEach((later, j) => {
-      const [a, b] = isForward ? [earlier, later] : [later, earlier];
+  const next = otherCell(cells, edge, cell);
+  const last = standings[problem.lastOf(next)] as Standing;
+  const spools = floor.spoolsAt.get(edge) ?? [];
+  const terms = new Float64Array(count * count).fill(Infinity);
+  const meets = new Uint8Array(count * count);
+  const isTie = cells.kind[edge] === TIE;
+  const drives = isTie ? new Uint8Array(count * count) : undefined;
+  const fromFluid = cells.isFluid[cells.ends[2 * edge] as number] === 1;
+  const before = isOutside ? [problem.lastOf(next)] : (region.open.get(next) ?? []);
+  const own = region.open.get(cell) ?? [];
+  for (const i of before) {
+    const earlier = standings[i] as Standing;
+    for (const j of own) {
+      const later = standings[j] as Standing;
+      const [a, b] = isForward ? [i, j] : [j, i];
+      const how = meeting(edge, a, b);
+      if (how === NOT) continue;
+      const at = i * count + j;
+      meets[at] = how;
       const back = spools.reduce(
         (sum, spool) =>
           sum +
@@ -94,46 +139,64 @@ function tableOf(
               (isOutside ? giveBack(spool, last) : leastGivenBack(spool, earlier))),
         0,
       );
-      terms[i * count + j] =
-        strengthBetween(a, b) > strength ? Infinity : floor.barrierTerm(barrier, a, b) + back;
-    });
-  });
-  return terms;
+      const [first, second] = [standings[a] as Standing, standings[b] as Standing];
+      terms[at] = floor.edgeTerm(edge, first, second, how === AS_CLOSED) + back;
+      if (!drives) continue;
+      if (fromFluid && second.driven.barriers === 0) drives[at] = isForward ? 1 : 2;
+    }
+  }
+  return { terms, meets, drives };
+}
+
+/** What may be done to an edge between cells that stand alike. */
+function listExtras(problem: SweepProblem, edge: number): Extra[] {
+  const { cells, model, prices, dearestBleed } = problem;
+  const link = cells.links[edge] as number;
+  if (cells.kind[edge] === TIE) return [];
+  const extras: Extra[] = [];
+  if (model.mayStand[link] && !cells.isSure[edge]) {
+    extras.push({ kind: 'stand', price: prices.stand(link) });
+  }
+  // Shutting something in where nothing can let it down may come cheaper than letting it down.
+  const closing = prices.link(link);
+  if (cells.kind[edge] === BARRIER && cells.isSure[edge] && closing < dearestBleed) {
+    extras.push({ kind: 'close', price: closing });
+  }
+  return extras;
 }
 
 /** Lays out the steps of a sweep: for each cell in turn what it meets and what is done with after it. */
 export function layOut(problem: SweepProblem): Step[] {
   const { cells, region, supply, standings, model, prices } = problem;
-  const last = standings.length - 1;
   const placeOf = new Map(region.order.map((cell, place) => [cell, place]));
   const lastPlace = (cell: number) =>
-    barriersOf(cells, cell).reduce(
-      (latest, barrier) => Math.max(latest, placeOf.get(otherCell(cells, barrier, cell)) ?? -1),
+    edgesOf(cells, cell).reduce(
+      (latest, edge) => Math.max(latest, placeOf.get(otherCell(cells, edge, cell)) ?? -1),
       placeOf.get(cell) ?? -1,
     );
   const blockEnds = new Map<number, number>();
-  for (const [barrier, blocks] of supply?.joined ?? []) {
+  for (const [edge, blocks] of supply?.joined ?? []) {
     const place = Math.max(
-      placeOf.get(cells.ends[2 * barrier] as number) ?? -1,
-      placeOf.get(cells.ends[2 * barrier + 1] as number) ?? -1,
+      placeOf.get(cells.ends[2 * edge] as number) ?? -1,
+      placeOf.get(cells.ends[2 * edge + 1] as number) ?? -1,
     );
     for (const block of blocks) blockEnds.set(block, Math.max(blockEnds.get(block) ?? -1, place));
   }
   const tokens = new Tokens();
-  const workChoices = region.order.map((cell) =>
-    listWorkChoices(model, cells, cell, prices, tokens),
-  );
+  // A first pass, so that outlets that release a store of a later cell are known.
+  for (const cell of region.order) listOwnChoices(model, cells, cell, prices, tokens);
+  const ahead = listAhead(problem.atWork, region.order);
   let slots: number[] = [];
   let blocks: number[] = [];
   return region.order.map((cell, place) => {
     const joins: Join[] = [];
     const pending = new Float64Array(standings.length);
     const born: number[] = [];
-    for (const barrier of barriersOf(cells, cell)) {
-      const next = otherCell(cells, barrier, cell);
+    for (const edge of edgesOf(cells, cell)) {
+      const next = otherCell(cells, edge, cell);
       const isOutside = !placeOf.has(next);
       if ((placeOf.get(next) ?? -1) >= place) {
-        for (const spool of problem.floor.spoolsAt.get(barrier) ?? []) {
+        for (const spool of problem.floor.spoolsAt.get(edge) ?? []) {
           if (spool.cell !== cell) continue;
           standings.forEach((own, as) => {
             pending[as] = (pending[as] as number) + leastGivenBack(spool, own);
@@ -141,26 +204,23 @@ export function layOut(problem: SweepProblem): Step[] {
         }
         continue;
       }
-      const pair = supply?.joined.get(barrier);
+      const pair = supply?.joined.get(edge);
       for (const block of pair ?? []) {
         if (blocks.includes(block)) continue;
         blocks = [...blocks, block];
         born.push(block);
       }
       joins.push({
-        barrier,
+        edge,
         slot: isOutside ? -1 : slots.indexOf(next),
-        terms: tableOf(problem, barrier, cells.ends[2 * barrier] === next, cell, isOutside),
+        outside: isOutside ? problem.lastOf(next) : -1,
+        ...tablesOf(problem, edge, cells.ends[2 * edge] === next, cell, isOutside),
+        isThrough: cells.kind[edge] !== TIE,
+        isSure: cells.isSure[edge] === 1,
+        extras: isOutside ? [] : listExtras(problem, edge),
         blocks: pair && [blocks.indexOf(pair[0]), blocks.indexOf(pair[1])],
       });
     }
-    const own = supply?.within.get(cell) ?? [];
-    for (const block of own) {
-      if (blocks.includes(block)) continue;
-      blocks = [...blocks, block];
-      born.push(block);
-    }
-    const ownBlocks = own.map((block) => blocks.indexOf(block));
     const all = [...slots, cell];
     const keep = [...all.keys()].filter((slot) => lastPlace(all[slot] as number) > place);
     const keepBlocks = [...blocks.keys()].filter(
@@ -168,14 +228,23 @@ export function layOut(problem: SweepProblem): Step[] {
     );
     slots = keep.map((slot) => all[slot] as number);
     blocks = keepBlocks.map((slot) => blocks[slot] as number);
+    const known = new Map<number, readonly CellChoice[]>();
     const choicesFor = (as: number): readonly CellChoice[] => {
-      if (as === 0) {
-        // A second pass, so that outlets that release a store of a later cell are known.
-        return tokens.within(cell, (outlet) => outletCell(problem, outlet)).next().done
-          ? (workChoices[place] ?? [])
-          : listWorkChoices(model, cells, cell, prices, tokens);
-      }
-      return standings[as]?.bled === 1 ? listBledChoices(cells, cell, prices) : [NOTHING];
+      const standing = standings[as] as Standing;
+      const isSpace = isBledSpace(standing);
+      const sort = (isHandled(standing) ? 1 : 0) | (isSpace ? 2 : 0) | (standing.isDead ? 4 : 0);
+      const before = known.get(sort);
+      if (before) return before;
+      const made = isHandled(standing)
+        ? listOwnChoices(model, cells, cell, prices, tokens, {
+            isBledSpace: isSpace,
+            isLive: !standing.isDead,
+          })
+        : isSpace
+          ? listBledChoices(cells, cell, prices)
+          : [NOTHING];
+      known.set(sort, made);
+      return made;
     };
     return {
       cell,
@@ -183,15 +252,12 @@ export function layOut(problem: SweepProblem): Step[] {
       keep,
       bornBlocks: born.map((block) => supply?.blocks.get(block) ?? { isFed: false, loss: 0 }),
       keepBlocks,
-      ownBlocks,
       pending,
-      ways: [...standings.keys()]
-        .filter((as) => ((region.open.get(cell) ?? 0) >> as) & 1)
-        .sort((a, b) => (a === last ? -1 : b === last ? 1 : a - b))
+      ahead: ahead[place] as number,
+      // What leaves most alone comes first.
+      ways: [...(region.open.get(cell) ?? [])]
+        .sort((a, b) => b - a)
         .map((as) => ({ as, choices: choicesFor(as) })),
     };
   });
 }
-
-const outletCell = ({ model, cells }: SweepProblem, outlet: number): number =>
-  cells.cellOf[sectionOfOutlet(model.graph, outlet)] ?? -1;

@@ -1,7 +1,24 @@
-import { wantsBleed } from './choices';
-import { bodiesAfter, Frontier, supplyAfter, type State } from './sweep-states';
-import { EQUAL, layOut, NOTHING, type Step, type SweepProblem } from './sweep-steps';
-import type { Standing } from './standings';
+import { wantsBleed, type CellChoice } from './choices';
+import { AS_OPEN } from './possible';
+import {
+  edgeAfter,
+  Frontier,
+  supplyAfter,
+  type DoneExtra,
+  type Edge,
+  type Kept,
+  type State,
+} from './sweep-states';
+import {
+  EQUAL,
+  layOut,
+  NOTHING,
+  type Extra,
+  type Join,
+  type Step,
+  type SweepProblem,
+} from './sweep-steps';
+import { isBledSpace, isHandled, type Standing } from './standings';
 
 /** What one sweep found: standings by cell, what is opened and restrained, and its figures. */
 export interface Swept {
@@ -10,6 +27,9 @@ export interface Swept {
   readonly standingOf: ReadonlyMap<number, number>;
   readonly open: readonly number[];
   readonly restrain: readonly number[];
+  /** Edges between cells that stand alike which are locked open, and those that are closed. */
+  readonly stand: readonly number[];
+  readonly alsoClosed: readonly number[];
 }
 
 export interface SweepResult {
@@ -28,22 +48,40 @@ function isTooDear({ ceiling, lostFirst, supply }: SweepProblem, price: number, 
   return dearer || (asDear && (!supply || lost >= ceiling.lost - EQUAL));
 }
 
-/** What bodies that are not let down yet will add at least: one bleed for those of the work, one for bled spaces. */
-function priceOfWanted(
-  { leastBleed }: SweepProblem,
-  { standing, body, flags }: Pick<State, 'standing' | 'body' | 'flags'>,
-): number {
+/** What parts that are not let down yet will add at least: one bleed for those at the work, one for spaces between barriers. */
+function priceOfWanted({ leastBleed }: SweepProblem, { part, body, partFlags }: Edge): number {
   let work = 0;
-  let bled = 0;
-  for (let slot = 0; slot < body.length; slot++) {
-    const own = body[slot] as number;
-    if (own < 0) continue;
-    const isWork = standing[slot] === 0;
-    if (!wantsBleed(flags[own] as number, isWork)) continue;
-    if (isWork) work = leastBleed;
-    else bled = leastBleed;
+  let space = 0;
+  for (let slot = 0; slot < part.length; slot++) {
+    const own = part[slot] as number;
+    if (own < 0 || !wantsBleed(partFlags[own] as number)) continue;
+    if ((body[slot] as number) >= 0) work = leastBleed;
+    else space = leastBleed;
   }
-  return work + bled;
+  return work + space;
+}
+
+/** Every way of doing something, or nothing, to the joins at which something can be done. */
+function* listDone(
+  joins: readonly Join[],
+  mayDo: (join: Join) => boolean,
+): Generator<readonly (Extra | undefined)[]> {
+  const open = joins.map((join) => (join.extras.length > 0 && mayDo(join) ? join.extras : []));
+  function* from(n: number): Generator<(Extra | undefined)[]> {
+    if (n === joins.length) {
+      yield [];
+      return;
+    }
+    for (const rest of from(n + 1)) {
+      yield [undefined, ...rest];
+      for (const extra of open[n] ?? []) yield [extra, ...rest];
+    }
+  }
+  if (open.every((one) => one.length === 0)) {
+    yield [];
+    return;
+  }
+  yield* from(0);
 }
 
 /** Adds to the frontier every way in which a state goes on at a step. */
@@ -51,51 +89,76 @@ function extend(
   problem: SweepProblem,
   state: State,
   step: Step,
-  isBody: readonly boolean[],
+  kept: Kept,
   frontier: Frontier,
 ): void {
   const count = problem.standings.length;
-  const standingAt = (slot: number) => (slot < 0 ? count - 1 : (state.standing[slot] as number));
+  const metBy = (join: Join) =>
+    join.slot < 0 ? join.outside : (state.standing[join.slot] as number);
   for (const { as, choices } of step.ways) {
     let price =
       state.price +
       problem.floor.cellTerm(step.cell, problem.standings[as] as Standing) +
       (step.pending[as] as number);
-    for (const join of step.joins) {
-      price += join.terms[standingAt(join.slot) * count + as] as number;
-    }
-    if (price === Infinity || isTooDear(problem, price, state.lost)) continue;
-    // Worked out only when something at this standing is still worth it: most states are dropped for their price alone.
-    let after: ReturnType<typeof supplyAfter> | undefined;
-    for (const choice of choices) {
-      const total = price + choice.price;
-      if (isTooDear(problem, total, state.lost)) continue;
-      const bodies = bodiesAfter(state, step, as, choice.flags, isBody);
-      if (!bodies) continue;
-      const least = total + priceOfWanted(problem, bodies);
-      if (isTooDear(problem, least, state.lost)) continue;
-      const edge = frontier.edgeOf(bodies);
-      if (frontier.hasCheaper(edge, total)) continue;
-      after ??= supplyAfter(
-        state.supplied,
-        step,
-        isBody[as] === true,
-        (join) => standingAt(join.slot) === as,
+    for (const join of step.joins) price += join.terms[metBy(join) * count + as] as number;
+    if (price === Infinity || isTooDear(problem, price + step.ahead, state.lost)) continue;
+    const isAlike = (join: Join) => kept.part[as] === true && metBy(join) === as;
+    for (const done of listDone(step.joins, isAlike)) {
+      const doing = done.reduce((sum, extra) => sum + (extra?.price ?? 0), price);
+      if (isTooDear(problem, doing + step.ahead, state.lost)) continue;
+      const kinds = done.map((extra) => extra?.kind);
+      const extras = done.flatMap((extra, n): DoneExtra[] =>
+        extra ? [{ edge: step.joins[n]?.edge ?? -1, kind: extra.kind }] : [],
       );
-      const lost = state.lost + after.lost;
-      if (isTooDear(problem, least, lost)) continue;
-      frontier.add(edge, {
-        price: total,
-        least,
-        lost,
-        ...bodies,
-        supplied: after.supplied,
-        before: state,
-        at: step.cell,
-        as,
-        choice,
-      });
+      extendBy(problem, state, step, as, choices, doing, kinds, extras, kept, frontier);
     }
+  }
+}
+
+/** Adds a state's ways of standing at a step once it is settled what is done to the ways between cells. */
+function extendBy(
+  problem: SweepProblem,
+  state: State,
+  step: Step,
+  as: number,
+  choices: readonly CellChoice[],
+  price: number,
+  kinds: readonly (Extra['kind'] | undefined)[],
+  extras: readonly DoneExtra[],
+  kept: Kept,
+  frontier: Frontier,
+): void {
+  const count = problem.standings.length;
+  // Worked out only when something at this standing is still worth it: most states are dropped for their price alone.
+  let after: ReturnType<typeof supplyAfter> | undefined;
+  const isOpen = (join: Join) => {
+    const met = join.slot < 0 ? join.outside : (state.standing[join.slot] as number);
+    return join.meets[met * count + as] === AS_OPEN && kinds[step.joins.indexOf(join)] !== 'close';
+  };
+  for (const choice of choices) {
+    const total = price + choice.price;
+    if (isTooDear(problem, total + step.ahead, state.lost)) continue;
+    const edge = edgeAfter(state, step, as, choice, kept, kinds, count);
+    if (!edge) continue;
+    const least = total + priceOfWanted(problem, edge) + step.ahead;
+    if (isTooDear(problem, least, state.lost)) continue;
+    const look = frontier.edgeOf(edge);
+    if (frontier.hasCheaper(look, total)) continue;
+    after ??= supplyAfter(state.supplied, step, isOpen);
+    const lost = state.lost + after.lost;
+    if (isTooDear(problem, least, lost)) continue;
+    frontier.add(look, {
+      price: total,
+      least,
+      lost,
+      ...edge,
+      supplied: after.supplied,
+      before: state,
+      at: step.cell,
+      as,
+      choice,
+      extras,
+    });
   }
 }
 
@@ -103,10 +166,12 @@ function readBack(end: State): Swept {
   const standingOf = new Map<number, number>();
   const open = new Set<number>();
   const restrain = new Set<number>();
+  const extras: DoneExtra[] = [];
   for (let state = end; state.before; state = state.before) {
     standingOf.set(state.at, state.as);
     state.choice.open.forEach((outlet) => open.add(outlet));
     state.choice.restrain.forEach((store) => restrain.add(store));
+    extras.push(...state.extras);
   }
   const ascending = (all: Set<number>) => [...all].sort((a, b) => a - b);
   return {
@@ -115,6 +180,8 @@ function readBack(end: State): Swept {
     standingOf,
     open: ascending(open),
     restrain: ascending(restrain),
+    stand: extras.filter(({ kind }) => kind === 'stand').map(({ edge }) => edge),
+    alsoClosed: extras.filter(({ kind }) => kind === 'close').map(({ edge }) => edge),
   };
 }
 
@@ -127,19 +194,25 @@ const ASKED_EACH = 64;
  * the region stands last.
  */
 export function sweepRegion(problem: SweepProblem): SweepResult {
-  const isBody = problem.standings.map((standing, n) => n === 0 || standing.bled === 1);
+  const kept: Kept = {
+    part: problem.standings.map((standing) => isHandled(standing) || isBledSpace(standing)),
+    body: problem.standings.map(isHandled),
+  };
   const start: State = {
     price: problem.floor.base,
     least: problem.floor.base,
     lost: problem.certainLoss,
     standing: [],
+    part: [],
     body: [],
-    flags: [],
+    partFlags: [],
+    bodyFlags: [],
     supplied: { group: [], fed: [], loss: [] },
     before: undefined,
     at: -1,
     as: -1,
     choice: NOTHING,
+    extras: [],
   };
   let states: State[] = [start];
   let dropped: { price: number; lost: number } | undefined;
@@ -158,7 +231,7 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
     let done = 0;
     for (const state of states) {
       if (done % ASKED_EACH === 0 && problem.isOver()) break;
-      extend(problem, state, step, isBody, frontier);
+      extend(problem, state, step, kept, frontier);
       done++;
     }
     drop(states.slice(done));

@@ -1,3 +1,4 @@
+import { mapPlan } from '../../plant';
 import { listSpills } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/book';
 import { disciplineOf, requireRole } from '../authority';
@@ -21,7 +22,7 @@ const requireNobodyOn = (dossier: Dossier, context: Context): Refusal[] =>
 function requireNoSpill(dossier: Dossier, points: readonly string[], context: Context): Refusal[] {
   const held = (ids: readonly string[]) => ids.filter((id) => !points.includes(id));
   const now = listCarriedOut(dossier);
-  const left = { close: held(now.close), open: held(now.open), restrain: held(now.restrain) };
+  const left = mapPlan(now, held);
   return listSpills(findPlant(dossier, context.site), left).map(({ outlet, section, source }) =>
     refuse('test-spills', { outlet, section, source }),
   );

@@ -1,3 +1,4 @@
+import { mapPlan } from '../../plant';
 import type { JobEvent } from '../events';
 import type { Dossier, Mark, PlanRecord } from '../state';
 import { put } from './ledger';
@@ -24,7 +25,6 @@ function evolveLabels(
 }
 
 export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
-  const { plan } = dossier;
   if (event.kind === 'calculation-noted') {
     const { calculation, title, figures, notes, seconds, shorten } = event;
     const why = shorten === undefined ? {} : { shorten };
@@ -33,8 +33,9 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
   }
   if (event.kind === 'plan-drafted') {
     // Events from before versions were kept were all drawn up on the first.
-    const { close, open, restrain, origin, plantVersion = 1 } = event;
-    const drafted = { plan: { close, open, restrain }, origin, author: mark.by, plantVersion };
+    const { origin, plantVersion = 1 } = event;
+    const plan = mapPlan(event, (ids) => ids);
+    const drafted = { plan, origin, author: mark.by, plantVersion };
     return { ...dossier, plan: { kind: 'drafted', ...drafted } };
   }
   if (event.kind === 'grade-set') {
@@ -42,6 +43,7 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
     const set = { ...mark, grade, reason, measures };
     return { ...dossier, grades: put(dossier.grades, event.source, set) };
   }
+  const { plan } = dossier;
   if (plan.kind === 'none') return dossier;
   const drafted = {
     plan: plan.plan,

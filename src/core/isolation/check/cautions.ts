@@ -1,9 +1,12 @@
-import { computeShutInRise } from '../energy/liquids';
-import { compareIds, isFluid, labelParts, type Link, type PlantGraph } from '../plant';
-import { leadsToSafety, sectionOfOutlet, type PlantState } from './bodies';
-import { listLostSections } from './cost';
-import { makeFinding, type Finding } from './findings';
-import type { Requirement } from './requirement';
+import { computeShutInRise } from '../../energy/liquids';
+import { compareIds, type Link, type PlantGraph } from '../../plant';
+import { sectionOfOutlet, type PlantState } from '../bodies';
+import { listLostSections } from '../cost';
+import { makeFinding, type Finding } from '../findings';
+import { DRIVEN, ENDS_HERE, ITSELF, searchModes, stateOf } from '../modes';
+import type { Requirement } from '../requirement';
+import { UNREACHED } from '../routes';
+import { isInService, listProtectors, stateAsItStands } from './relief';
 
 /** How much a shut-in line may warm in sun or shade while work goes on (K). Source: practice. */
 export const BLOCKED_IN_WARMING_K = 20;
@@ -30,6 +33,17 @@ function cautionPowerless(graph: PlantGraph, state: PlantState): Finding[] {
   });
 }
 
+function cautionUnfit(graph: PlantGraph, state: PlantState): Finding[] {
+  const shut = new Set(state.plan.close);
+  return state.unfitToStand.flatMap((number) => {
+    const { id, kind } = graph.links[number] as Link;
+    if (shut.has(id)) return [];
+    const words = `${id} (${kind}) cannot be locked open by hand: nothing that is let down may rely on it`;
+    const mends = [{ action: 'drop' as const, id, words: `take ${id} out of the plan` }];
+    return [makeFinding('cannot-stand-open', id, words, { mends })];
+  });
+}
+
 function cautionNoSource(requirement: Requirement): Finding[] {
   if (requirement.demands.length > 0) return [];
   return [
@@ -46,9 +60,7 @@ function cautionNoOutlet(
   state: PlantState,
   requirement: Requirement,
 ): Finding[] {
-  const fluid = requirement.trace.zone.filter((section) =>
-    isFluid(graph.medium[section]?.energy ?? 'electrical'),
-  );
+  const fluid = requirement.trace.zone.filter((section) => graph.carrier[section] === 'fluid');
   const without = new Set(fluid.map((section) => bodyOf(state, section)));
   graph.outlets.forEach((outlet, number) => {
     if (outlet.kind !== 'earth') without.delete(bodyOf(state, sectionOfOutlet(graph, number)));
@@ -65,36 +77,48 @@ function cautionNoOutlet(
     });
 }
 
-/** Whether heat or a running pump can still act on a body. */
-function isDriven(graph: PlantGraph, state: PlantState, body: number): boolean {
-  const has = (kind: Link['kind']) =>
-    (graph.linksByKind.get(kind) ?? []).some(
-      (number) => bodyOf(state, graph.ends[2 * number] as number) === body,
-    );
-  const live = graph.sections.flatMap((section, number) =>
-    section.source && bodyOf(state, number) === body ? [graph.medium[number]?.energy] : [],
+/** Whether heat, or something that turns, can still act on a section. */
+function isActedOn(graph: PlantGraph, state: PlantState, section: number): boolean {
+  const from = [stateOf(section, DRIVEN), stateOf(section, ENDS_HERE)];
+  const tree = searchModes(graph, from, { weigh: (link) => (state.barred[link] ? -1 : 0) });
+  const acts = (one: number) => tree.cost[stateOf(one, ITSELF)] !== UNREACHED;
+  const hasHotBody = graph.stores.some(
+    ({ store, section: at }) =>
+      store.kind === 'hot-body' && (state.body[at] === state.body[section] || acts(at)),
   );
-  const hotBody = graph.stores.some(
-    ({ store, section }) => store.kind === 'hot-body' && bodyOf(state, section) === body,
-  );
-  return (
-    hotBody ||
-    live.includes('thermal') ||
-    (live.length > 0 && has('exchanger')) ||
-    (has('pump') && (live.includes('electrical') || live.includes('mechanical')))
-  );
+  return hasHotBody || graph.sections.some(({ source }, one) => source !== undefined && acts(one));
 }
 
 function cautionRelief(graph: PlantGraph, state: PlantState): Finding[] {
-  return (graph.linksByKind.get('relief-valve') ?? []).flatMap((number) => {
-    const link = graph.links[number] as Link;
-    const own = bodyOf(state, graph.ends[2 * number] as number);
-    return (link.protects ?? []).flatMap((id) => {
-      const body = bodyOf(state, graph.sectionAt.get(id) ?? -1);
-      if (body === own || !isDriven(graph, state, body)) return [];
-      const words = `${link.id} is cut off from ${id}, which it protects, while heat or a pump still acts on it`;
-      return [makeFinding('relief-cut-off', link.id, words)];
-    });
+  const asItStands = stateAsItStands(graph);
+  return [...listProtectors(graph)].flatMap(([section, reliefs]) => {
+    if (state.live[bodyOf(state, section)]) return [];
+    const before = reliefs.filter((one) => isInService(graph, asItStands, one, section));
+    const isLeft = reliefs.some((one) => isInService(graph, state, one, section));
+    const [first] = before;
+    if (first === undefined || isLeft || !isActedOn(graph, state, section)) return [];
+    const relief = graph.links[first]?.id ?? '';
+    const id = graph.sections[section]?.id ?? '';
+    const words = `${relief} is cut off from ${id}, which it protects, while heat or a pump still acts on it`;
+    return [makeFinding('relief-cut-off', relief, words)];
+  });
+}
+
+/** Shafts of the work that what stands in a line could turn through a pump. */
+function cautionTurning(graph: PlantGraph, state: PlantState, { trace }: Requirement): Finding[] {
+  const touched = trace.zone.filter((section) => graph.carrier[section] === 'motion');
+  const bodies = new Set(touched.map((section) => bodyOf(state, section)));
+  if (bodies.size === 0) return [];
+  return (graph.linksByKind.get('pump') ?? []).flatMap((number) => {
+    const crossing = graph.crossing[number];
+    if (crossing?.kind !== 'drive') return [];
+    const shaft = graph.ends[2 * number + crossing.from] as number;
+    const line = graph.ends[2 * number + 1 - crossing.from] as number;
+    const isStill = state.bled[state.part[line] as number] === 1;
+    if (!bodies.has(bodyOf(state, shaft)) || isStill) return [];
+    const { id } = graph.links[number] as Link;
+    const words = `what stands in ${graph.sections[line]?.id ?? ''} may turn ${graph.sections[shaft]?.id ?? ''} through ${id}: part the coupling, hold the shaft, or shut and name a valve in the line`;
+    return [makeFinding('shaft-may-turn', id, words)];
   });
 }
 
@@ -137,7 +161,7 @@ function surveyBodies(graph: PlantGraph, state: PlantState): Map<number, BodySur
 
 function cautionBlockedIn(graph: PlantGraph, state: PlantState): Finding[] {
   return [...surveyBodies(graph, state).values()].flatMap(({ sections, barriers, canRelieve }) => {
-    const fluid = sections.filter((section) => isFluid(graph.medium[section]?.energy ?? 'gravity'));
+    const fluid = sections.filter((section) => graph.carrier[section] === 'fluid');
     const full =
       fluid.length > 0 && fluid.every((section) => graph.medium[section]?.phase === 'liquid');
     if (!full || canRelieve || barriers.length < 2) return [];
@@ -173,43 +197,6 @@ function cautionSharedSystem(graph: PlantGraph, state: PlantState): Finding[] {
         `${ids.join(' and ')} let ${[...media].join(' and ')} into the same closed system ${system}`,
       ),
     );
-}
-
-/** A bled body that is only one because a link that stands closed in normal running is taken as open. */
-function cautionBledThrough(graph: PlantGraph, state: PlantState): Finding[] {
-  const suspects: number[] = [];
-  graph.isNormallyClosed.forEach((isClosed, number) => {
-    if (!isClosed || state.barred[number]) return;
-    if (state.bled[bodyOf(state, graph.ends[2 * number] as number)]) suspects.push(number);
-  });
-  if (suspects.length === 0) return [];
-  const asItStands = labelParts(
-    graph,
-    (link) => !state.barred[link] && !graph.isNormallyClosed[link],
-  );
-  const opened = new Set(
-    state.opened
-      .filter((outlet) => graph.outlets[outlet]?.kind !== 'earth')
-      .map((outlet) => asItStands[sectionOfOutlet(graph, outlet)]),
-  );
-  return suspects.flatMap((number) => {
-    const { id } = graph.links[number] as Link;
-    const ends = [graph.ends[2 * number] as number, graph.ends[2 * number + 1] as number];
-    const shut = ends.filter((end) => !opened.has(asItStands[end]));
-    if (shut.length === 0) return [];
-    const names = shut.map((end) => graph.sections[end]?.id ?? '').join(' and ');
-    const words = `${names} counts as bled through ${id}, which stands closed in normal running: open ${id}, or bleed ${names} as well`;
-    const mends = graph.outlets
-      .filter(
-        (outlet, at) => shut.includes(sectionOfOutlet(graph, at)) && leadsToSafety(graph, outlet),
-      )
-      .map((outlet) => ({
-        action: 'open' as const,
-        id: outlet.id,
-        words: `open ${outlet.id}`,
-      }));
-    return [makeFinding('bled-through-closed-link', id, words, { mends })];
-  });
 }
 
 function cautionFailingOpen(
@@ -253,12 +240,13 @@ export function listCautions(
   const lost = new Set(listLostSections(graph, state.plan.close));
   return [
     ...cautionPowerless(graph, state),
+    ...cautionUnfit(graph, state),
     ...cautionNoSource(requirement),
     ...cautionNoOutlet(graph, state, requirement),
     ...cautionRelief(graph, state),
     ...cautionBlockedIn(graph, state),
     ...cautionSharedSystem(graph, state),
-    ...cautionBledThrough(graph, state),
+    ...cautionTurning(graph, state, requirement),
     ...cautionFailingOpen(graph, state, lost),
     ...cautionLostSupply(graph, requirement, lost),
   ];

@@ -1,7 +1,7 @@
-import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
-import type { IsolationPlan, Scope } from '../plant';
+import { jobOn, planOf, smallPlant } from '../../../../tests/support/small-plant';
+import type { IsolationPlan, Scope } from '../../plant';
 import { checkPlan } from './check';
-import type { FindingCode } from './findings';
+import type { FindingCode } from '../findings';
 
 type Change = Parameters<typeof smallPlant>[0];
 const held = planOf(['V2', 'CB'], ['DR']);
@@ -23,29 +23,19 @@ const system = (id: string) => ({ leads_to: 'closed-system', system: id });
 const pump = { id: 'P-1', name: 'pump', kind: 'pump', area: 'A', sections: ['MID'] };
 
 const TABLE: [string, Change, IsolationPlan, FindingCode, string[], object?][] = [
-  ['nothing to say of a plain plan', {}, held, 'bled-through-closed-link', []],
+  ['nothing to say of a plain plan', {}, held, 'shut-in-no-outlet', []],
   [
-    'a space bled through a blind that stands closed',
-    { links: { SB: { normal: 'closed' } } },
+    'what is shut in behind a check valve with no outlet',
+    { links: { SB: { kind: 'check-valve' } } },
     held,
-    'bled-through-closed-link',
-    ['SB'],
+    'shut-in-no-outlet',
+    ['END'],
   ],
   [
-    'bled on both sides of it',
-    {
-      links: { SB: { normal: 'closed' } },
-      outlets: { EA: { section: 'END', kind: 'drain', leads_to: 'safe' } },
-    },
-    planOf(['V2', 'CB'], ['DR', 'EA']),
-    'bled-through-closed-link',
-    [],
-  ],
-  [
-    'locked in the plan',
-    { links: { SB: { normal: 'closed' } } },
-    planOf(['V2', 'CB', 'SB'], ['DR']),
-    'bled-through-closed-link',
+    'what is shut in without pressure',
+    { links: { SB: { kind: 'check-valve' } }, sections: { END: { pressure_bar: 0 } } },
+    held,
+    'shut-in-no-outlet',
     [],
   ],
   [

@@ -1,0 +1,58 @@
+import type { PlantGraph } from '../../plant';
+import { computePlantState, type PlantState } from '../bodies';
+import { makeFinding, type Finding } from '../findings';
+
+const known = new WeakMap<PlantGraph, PlantState>();
+
+/** The plant with nothing closed and nothing opened; worked out once. */
+export function stateAsItStands(graph: PlantGraph): PlantState {
+  const before = known.get(graph);
+  if (before) return before;
+  const made = computePlantState(graph, { close: [], open: [], restrain: [] });
+  known.set(graph, made);
+  return made;
+}
+
+/** Relief valves (link numbers) by the section that they protect. */
+export function listProtectors(graph: PlantGraph): Map<number, number[]> {
+  const by = new Map<number, number[]>();
+  for (const number of graph.linksByKind.get('relief-valve') ?? []) {
+    for (const id of graph.links[number]?.protects ?? []) {
+      const section = graph.sectionAt.get(id);
+      if (section !== undefined) by.set(section, [...(by.get(section) ?? []), number]);
+    }
+  }
+  return by;
+}
+
+/** Whether a relief valve surely hangs together with what it protects. */
+export const isInService = (
+  graph: PlantGraph,
+  { part }: PlantState,
+  relief: number,
+  section: number,
+): boolean =>
+  [2 * relief, 2 * relief + 1].some((end) => part[graph.ends[end] as number] === part[section]);
+
+/**
+ * Sections that some source can still put under pressure and that lose every relief valve which stood in service. What had none before
+ * is a matter of the drawing. `accepted` are sections (ids) for which a named person has said what stands in.
+ */
+export function findUnprotected(
+  graph: PlantGraph,
+  state: PlantState,
+  accepted: ReadonlySet<string>,
+): Finding[] {
+  if (state.barriers.length === 0 && state.powerless.length === 0) return [];
+  const asItStands = stateAsItStands(graph);
+  return [...listProtectors(graph)].flatMap(([section, reliefs]) => {
+    const id = graph.sections[section]?.id ?? '';
+    if (!state.live[state.body[section] as number] || accepted.has(id)) return [];
+    const before = reliefs.filter((one) => isInService(graph, asItStands, one, section));
+    if (before.length === 0) return [];
+    if (reliefs.some((one) => isInService(graph, state, one, section))) return [];
+    const names = before.map((one) => graph.links[one]?.id ?? '').join(' and ');
+    const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): bring another into service first, cut ${id} off from its source, or have somebody accept by name what stands in`;
+    return [makeFinding('relief-lost', id, words)];
+  });
+}

@@ -1,0 +1,285 @@
+import {
+  buildGraph,
+  findCrossing,
+  LINK_KINDS,
+  type Carrier,
+  type LinkKind,
+  type Plant,
+} from '../plant';
+import { MODES, modesBefore, type Mode } from './modes';
+import { traceWork } from './trace';
+
+const MEDIA = [
+  { id: 'fluid', name: 'water', energy: 'process', phase: 'liquid', hazards: [] },
+  { id: 'current', name: 'power', energy: 'electrical', phase: 'none', hazards: [] },
+  { id: 'motion', name: 'shaft', energy: 'mechanical', phase: 'none', hazards: [] },
+  { id: 'heat', name: 'heat', energy: 'thermal', phase: 'none', hazards: [] },
+  { id: 'radiation', name: 'rays', energy: 'radiation', phase: 'none', hazards: [] },
+] as const;
+
+function plantOf(
+  sections: readonly (readonly [string, Carrier, source?: boolean])[],
+  links: readonly (readonly [LinkKind, string, string, object?])[],
+): Plant {
+  return {
+    format: 'heavy-lantern/plant',
+    version: 1,
+    name: 'crossing',
+    areas: [{ id: 'A', name: 'area', outline: [], zone: 'none' }],
+    media: MEDIA.map((medium) => ({ ...medium, hazards: [] })),
+    sections: sections.map(([id, medium, isSource]) => ({
+      id,
+      name: id,
+      medium,
+      area: 'A',
+      ...(isSource ? { source: { name: id } } : {}),
+    })),
+    links: links.map(([kind, a, b, more], n) => ({
+      id: `L${n}`,
+      kind,
+      between: [a, b] as [string, string],
+      ...more,
+    })),
+    outlets: [],
+    gauges: [],
+    equipment: [],
+  };
+}
+
+/** In which modes something may stand at the far end when it stands before a link in a mode; each cell of the table, both ways. */
+function crossed(kind: LinkKind, from: Carrier, to: Carrier, mode: Mode): Mode[] {
+  const graph = buildGraph(
+    plantOf(
+      [
+        ['a', from],
+        ['b', to],
+      ],
+      [[kind, 'a', 'b']],
+    ),
+  );
+  const at = MODES.indexOf(mode);
+  const before = graph.sectionAt.get('a') ?? -1;
+  return MODES.filter((_, after) => modesBefore(graph, 0, before, after).includes(at));
+}
+
+const ITSELF: Mode[] = ['itself'];
+const LEAKED: Mode[] = ['leaked'];
+const DRIVEN: Mode[] = ['driven'];
+const ENDS: Mode[] = ['ends-here'];
+
+/** Kind, from, to, and what comes of itself, leaked, driven and ends-here. Source: the model's own table. */
+const TABLE: [LinkKind, Carrier, Carrier, Mode[], Mode[], Mode[], Mode[]][] = [
+  ['gate-valve', 'fluid', 'fluid', ITSELF, [], DRIVEN, []],
+  ['check-valve', 'fluid', 'fluid', ITSELF, LEAKED, DRIVEN, []],
+  ['joint', 'fluid', 'fluid', ITSELF, LEAKED, DRIVEN, []],
+  ['hose', 'fluid', 'fluid', ITSELF, LEAKED, DRIVEN, []],
+  ['flange', 'fluid', 'fluid', ITSELF, [], DRIVEN, []],
+  ['pump', 'fluid', 'fluid', ITSELF, LEAKED, DRIVEN, []],
+  ['transformer', 'current', 'current', ITSELF, LEAKED, DRIVEN, []],
+  ['exchanger', 'fluid', 'fluid', LEAKED, [], [], []],
+  ['heater', 'fluid', 'fluid', LEAKED, [], [], []],
+  ['motor', 'current', 'motion', DRIVEN, [], DRIVEN, []],
+  ['motor', 'motion', 'current', DRIVEN, [], [], []],
+  ['generator', 'motion', 'current', DRIVEN, [], DRIVEN, []],
+  ['generator', 'current', 'motion', DRIVEN, [], [], []],
+  ['pump', 'motion', 'fluid', DRIVEN, [], DRIVEN, []],
+  ['pump', 'fluid', 'motion', [], [], [], []],
+  ['cylinder', 'fluid', 'motion', DRIVEN, [], DRIVEN, []],
+  ['cylinder', 'motion', 'fluid', DRIVEN, [], [], []],
+  ['engine', 'fluid', 'motion', DRIVEN, [], DRIVEN, []],
+  ['engine', 'motion', 'fluid', DRIVEN, [], [], []],
+  ['heater', 'current', 'fluid', ENDS, [], ENDS, []],
+  ['heater', 'fluid', 'current', [], [], [], []],
+  ['exchanger', 'current', 'fluid', ENDS, [], ENDS, []],
+  ['exchanger', 'heat', 'fluid', ENDS, [], ENDS, []],
+  ['exchanger', 'fluid', 'heat', [], [], [], []],
+  ['agitator', 'motion', 'fluid', ENDS, [], ENDS, []],
+  ['agitator', 'fluid', 'motion', [], [], [], []],
+  ['joint', 'motion', 'fluid', ENDS, [], ENDS, []],
+  ['joint', 'fluid', 'motion', ENDS, [], [], []],
+  ['shutter', 'radiation', 'fluid', ENDS, [], ENDS, []],
+  ['shutter', 'fluid', 'radiation', [], [], [], []],
+  ['joint', 'radiation', 'motion', ENDS, [], ENDS, []],
+];
+
+describe('what crosses what', () => {
+  it.each(TABLE)('%s from %s to %s', (...[kind, from, to, ...wanted]) => {
+    expect(MODES.map((mode) => crossed(kind, from, to, mode))).toEqual(wanted);
+  });
+
+  it('has a form for every kind, and none for what cannot be', () => {
+    const carriers = MEDIA.map(({ id }) => id);
+    const formless = LINK_KINDS.filter((kind) =>
+      carriers.every((a) => carriers.every((b) => findCrossing(kind, a, b) === undefined)),
+    );
+    expect(formless).toEqual([]);
+    const CANNOT: [LinkKind, Carrier, Carrier][] = [
+      ['gate-valve', 'current', 'current'],
+      ['transformer', 'fluid', 'fluid'],
+      ['relief-valve', 'current', 'fluid'],
+      ['motor', 'motion', 'motion'],
+      ['circuit-breaker', 'motion', 'motion'],
+      ['joint', 'current', 'fluid'],
+    ];
+    expect(CANNOT.filter(([kind, a, b]) => findCrossing(kind, a, b))).toEqual([]);
+  });
+});
+
+/** How each source arrives at the work `w`, as "source mode", with those behind others and standing gaps told. */
+function arrivals(plant: Plant): string[] {
+  const graph = buildGraph(plant);
+  const trace = traceWork(graph, { work: [{ section: 'w', activity: 'open' }], hours: 8 });
+  return trace.sources
+    .flatMap(({ id, arrivals: ways, behind, gap }) =>
+      ways.map(
+        ({ mode }) => `${id} ${mode}${behind ? ` behind ${behind}` : ''}${gap ? ' gap' : ''}`,
+      ),
+    )
+    .sort();
+}
+
+describe('traceWork', () => {
+  const TRACES: [string, Plant, string[]][] = [
+    [
+      'a pump is driven through its motor, and its own line comes over; the far side of the board stays out',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['line', 'fluid', true],
+          ['shaft', 'motion'],
+          ['cable', 'current'],
+          ['board', 'current', true],
+          ['other-cable', 'current'],
+          ['other-shaft', 'motion'],
+          ['oil', 'fluid', true],
+        ],
+        [
+          ['gate-valve', 'line', 'w'],
+          ['pump', 'shaft', 'w'],
+          ['motor', 'cable', 'shaft'],
+          ['circuit-breaker', 'board', 'cable'],
+          ['circuit-breaker', 'board', 'other-cable'],
+          ['motor', 'other-cable', 'other-shaft'],
+          ['pump', 'other-shaft', 'oil'],
+        ],
+      ),
+      ['board driven', 'line itself'],
+    ],
+    [
+      'steam leaks past the jacket, what heats the steam does not',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['jacket', 'fluid'],
+          ['boiler', 'fluid', true],
+          ['flue', 'fluid', true],
+        ],
+        [
+          ['exchanger', 'jacket', 'w'],
+          ['gate-valve', 'boiler', 'jacket'],
+          ['exchanger', 'flue', 'boiler'],
+        ],
+      ),
+      ['boiler leaked'],
+    ],
+    [
+      'a leak stops at a valve between the wall and the work',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['cold', 'fluid'],
+          ['hot', 'fluid', true],
+        ],
+        [
+          ['gate-valve', 'cold', 'w'],
+          ['exchanger', 'hot', 'cold'],
+        ],
+      ),
+      [],
+    ],
+    [
+      'a source behind another is folded under it',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['near', 'fluid', true],
+          ['far', 'fluid', true],
+        ],
+        [
+          ['gate-valve', 'near', 'w'],
+          ['gate-valve', 'far', 'near'],
+        ],
+      ),
+      ['far itself behind near', 'near itself'],
+    ],
+    [
+      'what a blind that stands closed keeps out is named apart',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['gas', 'fluid', true],
+        ],
+        [['spectacle-blind', 'gas', 'w', { normal: 'closed' }]],
+      ),
+      ['gas itself gap'],
+    ],
+    [
+      'a far pump is not named where something comes over, but a drive of oil that nothing else feeds is',
+      plantOf(
+        [
+          ['w', 'motion'],
+          ['oil', 'fluid'],
+          ['shaft', 'motion'],
+          ['board', 'current', true],
+        ],
+        [
+          ['cylinder', 'oil', 'w'],
+          ['pump', 'shaft', 'oil'],
+          ['motor', 'board', 'shaft'],
+        ],
+      ),
+      ['board driven'],
+    ],
+    [
+      'blades and heat end where they are',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['blades', 'motion'],
+          ['board', 'current', true],
+          ['tape', 'current', true],
+          ['beside', 'fluid'],
+          ['lamp', 'current', true],
+        ],
+        [
+          ['agitator', 'blades', 'w'],
+          ['motor', 'board', 'blades'],
+          ['heater', 'tape', 'w'],
+          ['joint', 'beside', 'w'],
+          ['heater', 'lamp', 'beside'],
+        ],
+      ),
+      ['board ends-here', 'tape ends-here'],
+    ],
+    [
+      'a generator on the board feeds the motor; its engine drives it from further off',
+      plantOf(
+        [
+          ['w', 'motion'],
+          ['cable', 'current'],
+          ['crank', 'motion'],
+          ['fuel', 'fluid', true],
+        ],
+        [
+          ['motor', 'cable', 'w'],
+          ['generator', 'crank', 'cable'],
+          ['engine', 'fuel', 'crank'],
+        ],
+      ),
+      ['fuel driven'],
+    ],
+  ];
+  it.each(TRACES)('%s', (...[, plant, wanted]) => {
+    expect(arrivals(plant)).toEqual(wanted);
+  });
+});

@@ -1,0 +1,168 @@
+import { otherEnd, type Link, type PlantGraph, type Store } from '../plant';
+import type { Arrival, Trace, TracedSource } from './trace';
+
+/** What one lamp stands for: a medium that can come in, a machine or heater that can act on the work, or a store. */
+export const LAMP_KINDS = ['medium', 'drive', 'heat', 'store'] as const;
+export type LampKind = (typeof LAMP_KINDS)[number];
+
+/** One arrival as people speak of it: one lamp, with the sources that feed it. */
+export interface ArrivalLamp {
+  readonly id: string;
+  readonly kind: LampKind;
+  /** One sentence: what arrives, from where, and under which condition. */
+  readonly words: string;
+  /** Ids of the sources behind it, the nearest first; of a store lamp the store itself. */
+  readonly sources: readonly string[];
+  /** True when it is kept out by standing gaps alone. */
+  readonly gap: boolean;
+}
+
+const MACHINES: Partial<Record<Link['kind'], string>> = {
+  motor: 'The motor',
+  generator: 'The generator',
+  engine: 'The engine',
+  cylinder: 'The cylinder',
+  pump: 'The pump',
+  agitator: 'The blades of',
+  heater: 'Heat from',
+  exchanger: 'Heat from',
+  joint: 'What comes over',
+  shutter: 'Rays from',
+};
+
+const STORED: Readonly<Record<Store['kind'], string>> = {
+  gas: 'Gas kept',
+  capacitor: 'The charge',
+  accumulator: 'The accumulator',
+  spring: 'The spring',
+  'raised-mass': 'The raised mass',
+  rotor: 'The rotor that runs on',
+  'hot-body': 'The heat kept',
+  'trapped-liquid': 'Liquid trapped',
+};
+
+/** The link that makes what arrives: the machine nearest to the work that is not itself turned by another, else the last converter. */
+function findMaker(graph: PlantGraph, source: number, { mode, route }: Arrival): number {
+  let here = source;
+  let maker = -1;
+  let last = -1;
+  for (const link of route) {
+    const crossing = graph.crossing[link];
+    if (crossing?.kind === 'drive' || crossing?.kind === 'ends') {
+      last = link;
+      if (graph.carrier[here] !== 'motion') maker = link;
+    }
+    here = otherEnd(graph, link, here);
+  }
+  return mode === 'ends-here' && graph.carrier[source] !== 'motion'
+    ? last
+    : maker === -1
+      ? last
+      : maker;
+}
+
+interface Gathered {
+  readonly kind: LampKind;
+  readonly key: string;
+  readonly sources: TracedSource[];
+  readonly arrivals: Arrival[];
+}
+
+/** By what a lamp gathers an arrival: the medium that comes in, or the machine or heater that acts. */
+function lampOf(
+  graph: PlantGraph,
+  source: number,
+  arrival: Arrival,
+): Pick<Gathered, 'kind' | 'key'> {
+  if (arrival.mode === 'itself' || arrival.mode === 'leaked') {
+    // Over transformers a current comes in as what the work carries.
+    const at = graph.carrier[source] === 'current' ? arrival.section : source;
+    return { kind: 'medium', key: graph.medium[at]?.id ?? '' };
+  }
+  const maker = findMaker(graph, source, arrival);
+  const link = graph.links[maker];
+  const isMoved = graph.carrier[source] === 'motion' || link?.kind === 'agitator';
+  const isHeat = arrival.mode === 'ends-here' && !isMoved && graph.crossing[maker]?.kind === 'ends';
+  return { kind: isHeat ? 'heat' : 'drive', key: link?.id ?? '' };
+}
+
+const listNames = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** The exchangers that have to leak before something arrives; none when some of it comes by itself. */
+function listLeaks(graph: PlantGraph, arrivals: readonly Arrival[]): string[] {
+  if (arrivals.some(({ mode }) => mode !== 'leaked')) return [];
+  const walls = arrivals.flatMap(({ route }) =>
+    route.filter((link) => graph.crossing[link]?.kind === 'wall'),
+  );
+  return [...new Set(walls.map((link) => graph.links[link]?.id ?? ''))].sort();
+}
+
+function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): string {
+  const medium = graph.plant.media.find(({ id }) => id === key)?.name ?? key;
+  const near = sources.filter(({ behind }) => behind === undefined);
+  const far = sources.filter(({ behind }) => behind !== undefined);
+  const behind = far.length > 0 ? `, and behind it ${listNames(far.map(({ name }) => name))}` : '';
+  const leaks = listLeaks(graph, arrivals);
+  const leak =
+    leaks.length > 0 ? `, if ${listNames(leaks)} ${leaks.length > 1 ? 'leak' : 'leaks'}` : '';
+  const from = near.length > 0 ? near : far;
+  const capital = medium.charAt(0).toUpperCase() + medium.slice(1);
+  return `${capital} from ${listNames(from.map(({ name }) => name))}${near.length > 0 ? behind : ''}${leak}`;
+}
+
+function sayMachine(graph: PlantGraph, { key, sources }: Gathered): string {
+  const link = graph.links[graph.linkAt.get(key) ?? -1];
+  const what = `${(link && MACHINES[link.kind]) ?? 'The drive'} ${link?.name ?? key}`;
+  return `${what}, fed from ${listNames(sources.map(({ name }) => name))}`;
+}
+
+const RANK: Readonly<Record<LampKind, number>> = { medium: 0, drive: 1, heat: 2, store: 3 };
+
+/**
+ * Gathers what arrives at the work into lamps: one for each medium that can come in, one for each machine or heater that can drive or
+ * heat the work, one for each store. In that order, then by id.
+ */
+export function listArrivalLamps(graph: PlantGraph, trace: Trace): ArrivalLamp[] {
+  const gathered = new Map<string, Gathered>();
+  for (const source of [...trace.sources, ...trace.emptied]) {
+    for (const arrival of source.arrivals) {
+      const { kind, key } = lampOf(graph, source.section, arrival);
+      const id = `${kind}:${key}`;
+      const entry = gathered.get(id) ?? { kind, key, sources: [], arrivals: [] };
+      if (!entry.sources.includes(source)) entry.sources.push(source);
+      entry.arrivals.push(arrival);
+      gathered.set(id, entry);
+    }
+  }
+  const lamps = [...gathered].map(([id, entry]): ArrivalLamp => {
+    const near = [...entry.sources].sort(
+      (a, b) => Number(a.behind !== undefined) - Number(b.behind !== undefined),
+    );
+    const gap = entry.arrivals.every((one) => one.gap);
+    const sorted = { ...entry, sources: near };
+    const words = entry.kind === 'medium' ? sayMedium(graph, sorted) : sayMachine(graph, sorted);
+    return {
+      id,
+      kind: entry.kind,
+      words: gap ? `${words} (kept out by a standing gap)` : words,
+      sources: near.map((one) => one.id),
+      gap,
+    };
+  });
+  // A store that some barrier keeps away is the plan's to name, not an arrival that has to be let down whatever is closed.
+  const standing = trace.stores.filter(({ separable }) => !separable);
+  const stores = standing.map(({ id, kind, section }): ArrivalLamp => {
+    const at = graph.sections[graph.sectionAt.get(section) ?? -1]?.name ?? section;
+    return {
+      id: `store:${id}`,
+      kind: 'store',
+      words: `${STORED[kind]} ${id} in ${at}`,
+      sources: [id],
+      gap: false,
+    };
+  });
+  return [...lamps, ...stores].sort(
+    (a, b) => RANK[a.kind] - RANK[b.kind] || (a.id < b.id ? -1 : 1),
+  );
+}
