@@ -18,7 +18,7 @@ const lampStates = (state: DossierState) =>
   new Set(
     state &&
       computeLamps(state, site)
-        .filter(({ kind }) => kind === 'source')
+        .filter(({ kind }) => kind !== 'store')
         .map((lamp) => lamp.state),
   );
 const STATION = 'local start station P-201';

@@ -1,4 +1,10 @@
-import { checkPlan, type FindingCode } from '../isolation';
+import {
+  checkPlan,
+  listArrivalLamps,
+  type FindingCode,
+  type LampKind,
+  type Requirement,
+} from '../isolation';
 import { explainIn } from '../rules/book';
 import { listCarriedOut } from './carried-out';
 import { gateNewest, gateProvedAgain, isStepDone } from './gates';
@@ -8,13 +14,26 @@ import type { Dossier } from './state';
 /** Lit: energy can reach. Shuttered: blocked and locked. Dark: proved dead. */
 export type LampState = 'lit' | 'shuttered' | 'dark';
 
-export interface Lamp {
+/** One source behind a lamp, with its own state. */
+export interface LampSource {
   readonly id: string;
-  readonly kind: 'source' | 'store';
   readonly name: string;
   readonly state: LampState;
   readonly why: string;
   readonly route: readonly string[];
+}
+
+/** One arrival at the work as people see it: a medium, a machine or heater, or a store. */
+export interface Lamp {
+  readonly id: string;
+  readonly kind: LampKind;
+  /** What arrives and from where, in a sentence. */
+  readonly name: string;
+  readonly state: LampState;
+  readonly why: string;
+  readonly route: readonly string[];
+  /** The sources behind it, the nearest first; none behind a store. */
+  readonly sources: readonly LampSource[];
 }
 
 const ABOUT_SOURCES: readonly FindingCode[] = [
@@ -24,47 +43,93 @@ const ABOUT_SOURCES: readonly FindingCode[] = [
   'positive-not-met',
 ];
 
+const ABOUT_LETTING_DOWN: readonly FindingCode[] = ['work-not-bled', 'shut-in-not-bled'];
+
+/** The worse of two states is the one that counts. */
+const WORST: readonly LampState[] = ['lit', 'shuttered', 'dark'];
+
+/** The sources that reach the work and those run empty for it, each with its state, by id. */
+function listSources(
+  dossier: Dossier,
+  site: SiteFacts,
+  requirement: Requirement,
+  proved: boolean,
+): Map<string, LampSource> {
+  const { findings } = checkPlan(site.graph, requirement, listCarriedOut(dossier));
+  const stops = findings.filter((finding) => finding.severity === 'stops');
+  const order = findWorkOrder(dossier, site);
+  const found =
+    findLiveWords(dossier, order) ??
+    findAlarmWords(dossier) ??
+    findOutgrownWords(dossier, site) ??
+    findRelitWords(dossier, site, order);
+  const unbled = stops.find(({ code }) => ABOUT_LETTING_DOWN.includes(code));
+  const about = (id: string) =>
+    stops.find(({ subject, code }) => subject === id && ABOUT_SOURCES.includes(code));
+  const { trace } = requirement;
+  const sources = requirement.demands.map((demand): LampSource => {
+    const broken = about(demand.id) ?? (demand.bled ? unbled : undefined);
+    const traced = trace.sources.find(({ id }) => id === demand.id);
+    const state = broken || found ? 'lit' : proved ? 'dark' : 'shuttered';
+    const why =
+      broken?.words ??
+      found ??
+      (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
+    return {
+      id: demand.id,
+      name: traced?.name ?? demand.id,
+      state,
+      why,
+      route: traced?.route ?? [],
+    };
+  });
+  const emptied = trace.emptied.map(({ id, name, route }): LampSource => {
+    const isEmpty = proved && found === undefined;
+    const why = found ?? (isEmpty ? 'run empty, and proved so' : 'run empty first, and prove it');
+    return { id, name, state: isEmpty ? 'dark' : 'lit', why, route };
+  });
+  const far = trace.far.flatMap(({ id }): LampSource[] => {
+    const broken = about(id);
+    return broken ? [{ id, name: id, state: 'lit', why: broken.words, route: broken.route }] : [];
+  });
+  return new Map([...sources, ...emptied, ...far].map((source) => [source.id, source]));
+}
+
+/** A lamp over some sources: as bad as the worst of them, and for its reason. */
+function lampOver(lamp: Pick<Lamp, 'id' | 'kind' | 'name'>, sources: readonly LampSource[]): Lamp {
+  const worst = [...sources].sort((a, b) => WORST.indexOf(a.state) - WORST.indexOf(b.state))[0];
+  const { state = 'lit', why = '', route = [] } = worst ?? {};
+  return { ...lamp, state, why, route, sources };
+}
+
 /**
- * One lamp for each source that reaches the work, each that is run empty for it and each store that the isolation leaves with it,
- * worked out on the plant graph from what has been locked, opened, restrained and proved so far.
+ * One lamp for each arrival at the work: a medium that can come in, a machine or heater that can act on it, a store that the isolation
+ * leaves with it; worked out on the plant graph from what has been locked, opened, restrained and proved so far.
  */
 export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
   const requirement = findRequirement(dossier, site);
   const order = findWorkOrder(dossier, site);
-  const { findings } = checkPlan(site.graph, requirement, listCarriedOut(dossier));
-  const stops = findings.filter((finding) => finding.severity === 'stops');
   const proved =
     order !== undefined &&
     dossier.plan.kind === 'accepted' &&
     order.steps
       .filter((step) => step.phase !== 'tell' && step.phase !== 'stop')
       .every((step) => isStepDone(dossier.isolation, step));
-  const found =
-    findLiveWords(dossier, order) ??
-    findAlarmWords(dossier) ??
-    findOutgrownWords(dossier, site) ??
-    findRelitWords(dossier, site, order);
-  const unbled = stops.find((finding) => finding.code === 'work-not-bled');
-  const sources = requirement.demands.map((demand): Lamp => {
-    const broken =
-      stops.find(
-        (finding) => finding.subject === demand.id && ABOUT_SOURCES.includes(finding.code),
-      ) ?? (demand.bled ? unbled : undefined);
-    const name = requirement.trace.sources.find(({ id }) => id === demand.id)?.name ?? demand.id;
-    const route = requirement.trace.sources.find(({ id }) => id === demand.id)?.route ?? [];
-    const state = broken || found ? 'lit' : proved ? 'dark' : 'shuttered';
-    const why =
-      broken?.words ??
-      found ??
-      (proved ? 'blocked, let down and proved dead' : 'blocked and locked, not yet proved');
-    return { id: demand.id, kind: 'source', name, state, why, route };
+  const sources = listSources(dossier, site, requirement, proved);
+  const arrivals = listArrivalLamps(site.graph, requirement.trace)
+    .filter(({ kind }) => kind !== 'store')
+    .map(({ id, kind, words, sources: behind }) =>
+      lampOver(
+        { id, kind, name: words },
+        behind.flatMap((one) => sources.get(one) ?? []),
+      ),
+    );
+  const far = requirement.trace.far.flatMap(({ id }) => {
+    const source = sources.get(id);
+    const name = `${id} still drives what lies inside the isolation`;
+    return source ? [lampOver({ id: `drive:${id}`, kind: 'drive', name }, [source])] : [];
   });
-  const emptied = requirement.trace.emptied.map(({ id, name, route }): Lamp => {
-    const isEmpty = proved && found === undefined;
-    const why = found ?? (isEmpty ? 'run empty, and proved so' : 'run empty first, and prove it');
-    return { id, kind: 'source', name, state: isEmpty ? 'dark' : 'lit', why, route };
-  });
-  return [...sources, ...emptied, ...listStoreLamps(dossier, site, proved)];
+  return [...arrivals, ...far, ...listStoreLamps(dossier, site, proved)];
 }
 
 /** Words on a newer drawing on which the plan no longer passes: what it opened may reach the work. */
@@ -130,6 +195,7 @@ function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lam
           : 'released, not yet proved'
         : 'not yet released',
       route: [],
+      sources: [],
     };
   });
 }

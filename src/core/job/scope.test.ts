@@ -70,7 +70,10 @@ describe('a scope that changes', () => {
 });
 
 describe('the lamp of a tank that is run empty', () => {
-  const lampOf = (dossier: Dossier) => computeLamps(dossier, TANK).find(({ id }) => id === 'SRC');
+  const lampOf = (dossier: Dossier) =>
+    computeLamps(dossier, TANK)
+      .flatMap(({ sources }) => sources)
+      .find(({ id }) => id === 'SRC');
 
   it('is lit until it is proved empty', () => {
     const job = jobWith('W', planOf(['CB'], ['DR']), 'accepted', ['SRC']);
@@ -99,7 +102,9 @@ describe('a job in a tank of the demonstration', () => {
     const job = carryOut([
       ['ada', { ...RAISE, work: [{ section: 'D2-LIQ', activity: 'enter' }], emptied: ['D2-LIQ'] }],
     ]);
-    const ids = job ? computeLamps(job, site).map(({ id }) => id) : [];
+    const ids = job
+      ? computeLamps(job, site).flatMap(({ sources }) => sources.map(({ id }) => id))
+      : [];
     expect(ids).toContain('D2-LIQ');
   });
 

@@ -75,7 +75,7 @@ it('lights every lamp again when the plan no longer passes on a newer drawing', 
     new Set(
       proved &&
         computeLamps(proved, facts)
-          .filter(({ kind }) => kind === 'source')
+          .filter(({ kind }) => kind !== 'store')
           .map(({ state }) => state),
     );
   expect(states(site)).toEqual(new Set(['dark']));

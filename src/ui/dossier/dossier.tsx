@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { isHeld, type DossierView, type Lamp, type Stage } from '../../core/job';
+import { isHeld, type DossierView, type Lamp, type LampSource, type Stage } from '../../core/job';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
@@ -68,12 +68,13 @@ function Spine({ stage }: { readonly stage: Stage }) {
 function LampRow({
   lamp,
   jobId,
-  picked,
+  source,
 }: {
   readonly lamp: Lamp;
   readonly jobId: string;
-  readonly picked: boolean;
+  readonly source: string | undefined;
 }) {
+  const picked = lamp.sources.some(({ id }) => id === source);
   return (
     <li
       data-lamp={lamp.state}
@@ -83,19 +84,23 @@ function LampRow({
       <div className="min-w-0">
         <p className="flex flex-wrap items-baseline gap-x-2">
           <LampWord state={lamp.state} />
-          {lamp.kind === 'source' ? (
-            <Link
-              href={`/jobs/${jobId}?source=${encodeURIComponent(lamp.id)}`}
-              scroll={false}
-              className="font-mono text-sm underline"
-            >
-              {lamp.id}
-            </Link>
-          ) : (
-            <span className="font-mono text-sm">{lamp.id}</span>
-          )}
+          {lamp.kind === 'store' && <span className="font-mono text-sm">{lamp.id}</span>}
         </p>
-        <p className="text-xs">{lamp.name}</p>
+        <p className="text-sm">{lamp.name}</p>
+        {lamp.sources.length > 0 && (
+          <p className="flex flex-wrap gap-x-2 text-xs">
+            {lamp.sources.map(({ id }) => (
+              <Link
+                key={id}
+                href={`/jobs/${jobId}?source=${encodeURIComponent(id)}`}
+                scroll={false}
+                className={`font-mono underline ${id === source ? 'font-bold' : ''}`}
+              >
+                {id}
+              </Link>
+            ))}
+          </p>
+        )}
       </div>
     </li>
   );
@@ -119,9 +124,9 @@ function Lamps({
         <span data-testid="lamps-dark">{count('dark')} dark</span>
       </p>
       <ProofsEnd now={view.now} end={view.proofsEnd} />
-      <ul className="grid grid-cols-2 gap-x-2 lg:grid-cols-1 xl:grid-cols-2">
+      <ul className="grid grid-cols-1 gap-x-2 sm:grid-cols-2 lg:grid-cols-1">
         {view.lamps.map((lamp) => (
-          <LampRow key={lamp.id} lamp={lamp} jobId={jobId} picked={lamp.id === source} />
+          <LampRow key={lamp.id} lamp={lamp} jobId={jobId} source={source} />
         ))}
       </ul>
     </section>
@@ -135,7 +140,7 @@ function EmptiedRoute({
   medium,
   route,
   lamp,
-}: DossierView['emptied'][number] & { readonly lamp: Lamp | undefined }) {
+}: DossierView['emptied'][number] & { readonly lamp: LampSource | undefined }) {
   return (
     <div className="border-l-4 border-warning pl-2 text-sm">
       <p>
@@ -157,8 +162,10 @@ function PickedRoute({
 }) {
   const empty = view.emptied.find(({ id }) => id === source);
   const found = view.sources.find(({ id }) => id === source) ?? view.sources[0];
-  if (empty) return <EmptiedRoute {...empty} lamp={view.lamps.find(({ id }) => id === source)} />;
-  const lamp = view.lamps.find(({ id }) => id === found?.id);
+  const lampOf = (wanted: string | undefined) =>
+    view.lamps.flatMap(({ sources }) => sources).find(({ id }) => id === wanted);
+  if (empty) return <EmptiedRoute {...empty} lamp={lampOf(source)} />;
+  const lamp = lampOf(found?.id);
   if (!found || !lamp)
     return <p>No source reaches this work on the drawing: doubt the drawing before going on.</p>;
   return (

@@ -2,7 +2,14 @@
 
 import { useState } from 'react';
 import type { CheckResult, ExplainedPoint, Failure, Mend, PlanCost } from '../../core/isolation';
-import { GRADES, mapPlan, pointsOf, type Grade, type IsolationPlan } from '../../core/plant/schema';
+import {
+  GRADES,
+  listPlanPoints,
+  mapPlan,
+  pointsOf,
+  type Grade,
+  type IsolationPlan,
+} from '../../core/plant/schema';
 import { useCommand } from '../command/use-command';
 import { usePlanDraft } from '../planning/draft';
 import { Templates } from '../planning/templates';
@@ -36,6 +43,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
   const { plan, origin, template, take, change, toggle, undo } = usePlanDraft();
   const [drawingChecked, setDrawingChecked] = useState(false);
   const { close, open, restrain } = plan;
+  const isEmpty = listPlanPoints(plan).length === 0;
   const asked = useAsked<Tried>(`/api/jobs/${jobId}/check`, plan, 60);
   const tried = asked ?? (stored && { ...stored.check, cost: stored.cost });
   const explained = useAsked<Explained>(`/api/jobs/${jobId}/explain`, plan, 300);
@@ -78,7 +86,20 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
           </select>
         </label>
       </SmallForm>
-      {tried && <CheckReport check={tried} onMend={(mend) => change(applyMend(plan, mend))} />}
+      {tried && !isEmpty && (
+        <CheckReport
+          check={tried}
+          lamps={view.lamps}
+          onMend={(mend) => change(applyMend(plan, mend))}
+        />
+      )}
+      {isEmpty && (
+        <p data-testid="check-verdict">
+          Nothing is closed yet: every lamp beside this can still reach the crew. Compute the
+          isolation, take a template, or add the first point by its tag. The check answers from the
+          first point on.
+        </p>
+      )}
       {explained && explained.failures.length > 0 && (
         <details>
           <summary>One failure more: what would come of each barrier that passes</summary>
@@ -168,7 +189,7 @@ export function ReviewPanel({ view, names }: DossierProps) {
       </p>
       <PointList plan={view.plan} />
       <AcceptedGrades grades={view.dossier.grades} names={names} />
-      <CheckReport check={view.plan.check} />
+      <CheckReport check={view.plan.check} lamps={view.lamps} />
       <SmallForm
         button="Accept the plan"
         onSend={(read) => void run({ kind: 'accept-plan', note: read('note') })}

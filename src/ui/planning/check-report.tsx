@@ -1,6 +1,7 @@
 'use client';
 
 import type { CheckResult, Finding, Mend } from '../../core/isolation';
+import type { Lamp } from '../../core/job';
 
 /** One finding with its route and what mends it; a mend is applied by its button. */
 function FindingRow({
@@ -23,7 +24,7 @@ function FindingRow({
       {finding.route.length > 0 && <p className="font-mono text-xs">{finding.route.join(' › ')}</p>}
       {onMend && (
         <p className="flex flex-wrap gap-1">
-          {finding.mends.slice(0, 8).map((mend) => (
+          {finding.mends.map((mend) => (
             <button key={mend.action + mend.id} className="btn btn-xs" onClick={() => onMend(mend)}>
               {mend.words}
             </button>
@@ -34,12 +35,27 @@ function FindingRow({
   );
 }
 
-/** What the check says of a plan: stops first, cautions folded. */
+/** How many arrivals the plan holds, and which it leaves open: "9 of 10 arrivals held; open: ...". */
+function sumUpArrivals({ findings }: CheckResult, lamps: readonly Lamp[]): string {
+  const broken = new Set(
+    findings.filter(({ severity }) => severity === 'stops').map(({ subject }) => subject),
+  );
+  const arrivals = lamps.filter(({ kind }) => kind !== 'store');
+  const open = arrivals.filter(({ sources }) => sources.some(({ id }) => broken.has(id)));
+  const held = `${arrivals.length - open.length} of ${arrivals.length} arrivals held`;
+  return open.length === 0
+    ? `${held}.`
+    : `${held}; open: ${open.map(({ name }) => name).join('; ')}.`;
+}
+
+/** What the check says of a plan: what is held in one sentence, then stops, cautions folded. */
 export function CheckReport({
   check,
+  lamps,
   onMend,
 }: {
   readonly check: CheckResult;
+  readonly lamps: readonly Lamp[];
   readonly onMend?: (mend: Mend) => void;
 }) {
   const stops = check.findings.filter(({ severity }) => severity === 'stops');
@@ -51,6 +67,7 @@ export function CheckReport({
           ? 'The check passes: no route is left open.'
           : `The check stops this plan: ${stops.length} findings.`}
       </p>
+      <p>{sumUpArrivals(check, lamps)}</p>
       <ul className="flex flex-col gap-2">
         {stops.map((finding) => (
           <FindingRow key={finding.code + finding.subject} finding={finding} onMend={onMend} />

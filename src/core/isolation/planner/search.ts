@@ -122,7 +122,10 @@ export class PlanSearch {
 
   /** Any plan at all, however long it takes, when the search for the best had to stop before it found one. */
   settle(): { readonly plan: IsolationPlan; readonly figures: Figures } | undefined {
-    const { best } = this.seek(this.fields.over('effort'), undefined, NO_LIMITS);
+    if (this.fields.isHopeless('effort')) return undefined;
+    const field = this.fields.over('effort');
+    const nearby = this.seekNearby(field, undefined, NO_LIMITS, () => true);
+    const best = nearby ?? this.seek(field, undefined, NO_LIMITS).best;
     return (
       best && {
         plan: this.readPlan(best),
