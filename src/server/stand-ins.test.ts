@@ -1,9 +1,9 @@
-import { stepsToWalkDown } from '../../tests/support/any-job';
+import { gaugeAlone, stepsToWalkDown } from '../../tests/support/any-job';
 import { carryOutAt } from '../../tests/support/at-server';
 import { carryOut, fieldStepsOf } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { askSchema } from '../sim';
-import { moveClock } from './clock';
+import { moveClock, readNow } from './clock';
 import { loadDemo } from './demo';
 import { askStandIns, changeFault, faultChangeSchema, readFaults } from './stand-ins';
 
@@ -61,7 +61,9 @@ describe('the stand-ins', () => {
         const answer = askStandIns(db, job, askSchema.parse({ kind: 'proof', proof }));
         return answer?.kind === 'proof' ? answer.reading : undefined;
       });
-    const raised = carryOutAt(db, [...plan, ...field.slice(0, stopped)]);
+    const planned = carryOutAt(db, plan);
+    const alone = gaugeAlone(readNow(db));
+    const raised = carryOutAt(db, [alone, ...field.slice(0, stopped)], planned);
     expect(Math.max(...read(raised.job).map((one) => one ?? NaN))).toBeGreaterThan(0.1);
     const isolated = carryOutAt(db, field.slice(stopped, proving), raised);
     moveClock(db, 24);

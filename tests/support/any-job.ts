@@ -6,6 +6,18 @@ import { carryOut, RAISE, site, type Step } from './seal-change';
 /** Wide enough for a good plan; whether it is the best of all is no matter here. */
 const NARROW = { mostStates: 500, mostCells: 4_000, isOver: () => false };
 
+/** The gauge in the condensate chamber, which the isolation of digester 2 cuts off from the gas that it samples. */
+export const gaugeAlone = (now: string): Step => [
+  'hana',
+  {
+    kind: 'allow-bypass',
+    device: 'GS-CH',
+    until: new Date(Date.parse(now) + 8 * 3_600_000).toISOString(),
+    standsIn: 'nobody goes near the chamber',
+    reason: 'its line is shut off',
+  },
+];
+
 /** The steps of a job on any place of work at Quillmere, planned for least effort, up to the walk-down. */
 export function stepsToWalkDown(
   work: Scope['work'],

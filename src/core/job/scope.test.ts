@@ -1,4 +1,4 @@
-import { stepsToWalkDown } from '../../../tests/support/any-job';
+import { gaugeAlone, stepsToWalkDown } from '../../../tests/support/any-job';
 import {
   carryOut,
   fieldStepsOf,
@@ -18,19 +18,10 @@ import {
   evolveDossier,
   findStage,
   findWorkOrder,
-  type Command,
   type Dossier,
   type JobEvent,
 } from '.';
 
-/** The gauge in the chamber, which this isolation cuts off from the gas that it samples. */
-const GAUGE_ALONE: Command = {
-  kind: 'allow-bypass',
-  device: 'GS-CH',
-  until: new Date(Date.parse(START) + 8 * 3_600_000).toISOString(),
-  standsIn: 'nobody goes near the chamber',
-  reason: 'its line is shut off',
-};
 const MARK = { by: 'ada', at: START };
 const follow = (dossier: Dossier, ...events: JobEvent[]) =>
   events.reduce<Dossier>((state, event) => evolveDossier(state, event, MARK), dossier);
@@ -113,8 +104,7 @@ describe('a job in a tank of the demonstration', () => {
     const plan = stepsToWalkDown(work, { equipment: 'D-2', emptied: ['D2-LIQ', 'BT-LIQ'] });
     const walked = carryOut(plan);
     const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
-    const allow: Step = ['hana', GAUGE_ALONE];
-    const isolated = carryOut([allow, ...fieldStepsOf(walked), box], walked);
+    const isolated = carryOut([gaugeAlone(START), ...fieldStepsOf(walked), box], walked);
     const lamps = isolated ? computeLamps(isolated, site) : [];
     expect(new Set(lamps.map(({ state }) => state))).toEqual(new Set(['dark']));
     const live = carryOut(permitSteps(walked, ['enter']), isolated);

@@ -27,6 +27,10 @@ const beside = (...dossiers: Dossier[]): Partial<Context> => ({
 });
 const SUBMIT: Command = { kind: 'submit-plan', drawingChecked: false };
 
+/** Code, other job and whose plan it is about, of each refusal. */
+const saidOf = (decision: ReturnType<typeof decideJob>) =>
+  decision.ok ? [] : decision.refusals.map(({ code, facts }) => [code, facts.job, facts.of]);
+
 describe('plans of two jobs', () => {
   it('pass alone, and are refused together when one cuts the other off from its drain', () => {
     const mine = jobWith('W', A, 'drafted');
@@ -35,15 +39,7 @@ describe('plans of two jobs', () => {
       ...contextFor('ada'),
       ...beside(jobWith('END', B)),
     });
-    expect(refused).toMatchObject({
-      ok: false,
-      refusals: expect.arrayContaining([
-        expect.objectContaining({
-          code: 'plans-contradict',
-          facts: expect.objectContaining({ job: 'J-0002', of: 'this job' }),
-        }),
-      ]),
-    });
+    expect(saidOf(refused)).toContainEqual(['plans-contradict', 'J-0002', 'this job']);
   });
 
   it('say so ahead of time, on the draft and while it is reviewed', () => {
@@ -59,15 +55,7 @@ describe('plans of two jobs', () => {
   it('are refused as well when it is the other that no longer passes', () => {
     const mine = jobWith('END', B, 'drafted');
     const refused = decideJob(mine, SUBMIT, { ...contextFor('ada'), ...beside(jobWith('W', A)) });
-    expect(refused).toMatchObject({
-      ok: false,
-      refusals: expect.arrayContaining([
-        expect.objectContaining({
-          code: 'plans-contradict',
-          facts: expect.objectContaining({ of: 'J-0002' }),
-        }),
-      ]),
-    });
+    expect(saidOf(refused)).toContainEqual(['plans-contradict', 'J-0002', 'J-0002']);
   });
 
   it('stand side by side when they share points and each stays proved', () => {

@@ -71,7 +71,17 @@ describe('a sanction to test', () => {
 
   it('lifts drains before valves, and valves before drives', () => {
     const state = carryOut(
-      [sanction('run', ['DR-2001', 'DR-2002', 'DR-2004', 'HV-2002', 'HV-2001', 'CB-P201'])],
+      [
+        sanction('run', [
+          'BL-2003',
+          'DR-2001',
+          'DR-2002',
+          'DR-2004',
+          'HV-2002',
+          'HV-2001',
+          'CB-P201',
+        ]),
+      ],
       LIVE(),
     );
     expect(refusalsOf(state, ...lift('CB-P201'))).toEqual(['out-of-order']);
@@ -79,7 +89,10 @@ describe('a sanction to test', () => {
       'out-of-order',
     ]);
     const drained = carryOut(
-      ['DR-2001', 'DR-2002', 'DR-2004'].map((point) => ['finn', { kind: 'lift-for-test', point }]),
+      ['BL-2003', 'DR-2001', 'DR-2002', 'DR-2004'].map((point) => [
+        'finn',
+        { kind: 'lift-for-test', point },
+      ]),
       state,
     );
     expect(refusalsOf(drained, 'finn', { kind: 'lift-for-test', point: 'HV-2002' })).toEqual([]);

@@ -40,6 +40,8 @@ describe('tags', () => {
       ),
       ['HV-2008', 'closed'],
       ['HV-2009', 'closed'],
+      ['BL-2003', 'open'],
+      ['DR-2001', 'open'],
       ['DR-2002', 'open'],
       ['DR-2004', 'open'],
       ['DR-2007', 'open'],
