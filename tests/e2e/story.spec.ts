@@ -114,12 +114,12 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await press(page.getByRole('button', { name: 'Compute the isolation' }));
   await press(page.getByRole('button', { name: 'Take least effort' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
-  await press(page.getByRole('button', { name: 'take FS-TR2004 out of the plan' }));
+  await press(page.getByRole('button', { name: 'take HV-2005 out of the plan' }));
   await expect(page.getByTestId('check-verdict')).toContainText('stops');
   const live = page.locator('[data-code="outlet-on-live-body"]').first();
   await expect(live).toContainText('DR-2004 on P201-DIS would be opened on live plant');
-  await expect(live).toContainText('HT-2004');
-  await press(live.getByRole('button', { name: 'switch off and lock FS-TR2004 (fuse-switch)' }));
+  await expect(live).toContainText('HV-2005');
+  await press(live.getByRole('button', { name: 'shut and lock HV-2005 (gate-valve)' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
   await press(page.getByRole('button', { name: 'Keep this plan' }));
   await expect(page.locator('[data-code="plan-not-submitted"]')).toBeVisible();

@@ -133,10 +133,12 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await page.getByRole('button', { name: 'Record the round' }).click();
   await expect(page.getByText(/NOT DEAD/)).toHaveCount(0);
 
-  // The feeder before the contactor is a stretch of its own, and proved by a round of its own.
-  await round('P201-FDR');
-  await page.getByRole('button', { name: 'Record the round' }).click();
-  await expect(page.locator('[data-task$=":P201-FDR"]')).toHaveCount(0);
+  // The feeder before the contactor and the line before the isolator are pieces of their own, each proved by a round of its own.
+  for (const piece of ['P201-FDR', 'P201-LINE']) {
+    await round(piece);
+    await page.getByRole('button', { name: 'Record the round' }).click();
+    await expect(page.locator(`[data-task$=":${piece}"]`)).toHaveCount(0);
+  }
 
   // Each further proof is read from the stand-in plant as well.
   for (const [who, code] of [
@@ -144,6 +146,7 @@ test('in practice the round finds a blade that stuck, and the try-start that run
     ['finn', 'P201-CAS'],
     ['finn', 'P201-DIS'],
     ['finn', 'P201-FLU'],
+    ['finn', 'P201-NOZ'],
     ['finn', 'P201-SUC'],
   ] as const) {
     await actAs(page, who);

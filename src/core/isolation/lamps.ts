@@ -98,43 +98,76 @@ function listLeaks(graph: PlantGraph, arrivals: readonly Arrival[]): string[] {
   return [...new Set(walls.map((link) => graph.links[link]?.id ?? ''))].sort();
 }
 
-function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): string {
-  const medium = graph.plant.media.find(({ id }) => id === key)?.name ?? key;
+/** The sources of a lamp by name: the nearest, and behind them the others. */
+function nameSources(sources: readonly TracedSource[]): string {
   const near = sources.filter(({ behind }) => behind === undefined);
   const far = sources.filter(({ behind }) => behind !== undefined);
-  const behind = far.length > 0 ? `, and behind it ${listNames(far.map(({ name }) => name))}` : '';
+  const names = (some: readonly TracedSource[]) => listNames(some.map(({ name }) => name));
+  if (near.length === 0 || far.length === 0) return names(sources);
+  return `${names(near)}, and behind ${near.length > 1 ? 'these' : 'it'} ${names(far)}`;
+}
+
+function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): string {
+  const medium = graph.plant.media.find(({ id }) => id === key)?.name ?? key;
   const leaks = listLeaks(graph, arrivals);
   const leak =
     leaks.length > 0 ? `, if ${listNames(leaks)} ${leaks.length > 1 ? 'leak' : 'leaks'}` : '';
-  const from = near.length > 0 ? near : far;
   const capital = medium.charAt(0).toUpperCase() + medium.slice(1);
-  return `${capital} from ${listNames(from.map(({ name }) => name))}${near.length > 0 ? behind : ''}${leak}`;
+  return `${capital} from ${nameSources(sources)}${leak}`;
 }
 
 function sayMachine(graph: PlantGraph, { key, sources }: Gathered): string {
   const link = graph.links[graph.linkAt.get(key) ?? -1];
   const what = `${(link && MACHINES[link.kind]) ?? 'The drive'} ${link?.name ?? key}`;
-  return `${what}, fed from ${listNames(sources.map(({ name }) => name))}`;
+  return `${what}, fed from ${nameSources(sources)}`;
 }
 
 const RANK: Readonly<Record<LampKind, number>> = { medium: 0, drive: 1, heat: 2, store: 3 };
 
 /**
- * Gathers what arrives at the work into lamps: one for each medium that can come in, one for each machine or heater that can drive or
- * heat the work, one for each store. In that order, then by id.
+ * The arrivals of a source that a lamp is needed for: not what some other source stands before, unless all of them are, and not a machine
+ * that turns in a ring to where the source is itself.
  */
-export function listArrivalLamps(graph: PlantGraph, trace: Trace): ArrivalLamp[] {
+function listTelling({ arrivals, behind }: TracedSource): Arrival[] {
+  const isItself = (at: number) =>
+    arrivals.some(({ section, mode }) => section === at && mode === 'itself');
+  return arrivals.filter(
+    ({ section, mode, isBehind }) =>
+      (behind !== undefined || !isBehind) &&
+      (mode === 'itself' || mode === 'leaked' || !isItself(section)),
+  );
+}
+
+/** The lamps of each source that comes first on its way; those behind it are told beneath them. */
+function gather(graph: PlantGraph, sources: readonly TracedSource[]): Map<string, Gathered> {
   const gathered = new Map<string, Gathered>();
-  for (const source of [...trace.sources, ...trace.emptied]) {
-    for (const arrival of source.arrivals) {
+  const isFirst = new Set(sources.filter(({ behind }) => behind === undefined).map(({ id }) => id));
+  const lampsOf = new Map<string, string[]>();
+  for (const source of sources) {
+    if (source.behind !== undefined && isFirst.has(source.behind)) continue;
+    for (const arrival of listTelling(source)) {
       const { kind, key } = lampOf(graph, source.section, arrival);
       const id = `${kind}:${key}`;
       const entry = gathered.get(id) ?? { kind, key, sources: [], arrivals: [] };
       if (!entry.sources.includes(source)) entry.sources.push(source);
       entry.arrivals.push(arrival);
       gathered.set(id, entry);
+      lampsOf.set(source.id, [...(lampsOf.get(source.id) ?? []), id]);
     }
   }
+  for (const source of sources) {
+    if (source.behind === undefined) continue;
+    for (const id of new Set(lampsOf.get(source.behind))) gathered.get(id)?.sources.push(source);
+  }
+  return gathered;
+}
+
+/**
+ * Gathers what arrives at the work into lamps: one for each medium that can come in, one for each machine or heater that can drive or
+ * heat the work, one for each store. Sources behind others stand under the nearest. In that order, then by id.
+ */
+export function listArrivalLamps(graph: PlantGraph, trace: Trace): ArrivalLamp[] {
+  const gathered = gather(graph, [...trace.sources, ...trace.emptied]);
   const lamps = [...gathered].map(([id, entry]): ArrivalLamp => {
     const near = [...entry.sources].sort(
       (a, b) => Number(a.behind !== undefined) - Number(b.behind !== undefined),

@@ -22,6 +22,8 @@ export interface Arrival {
   readonly mode: Mode;
   /** True when every such route passes a gap or blank that stands in normal running. */
   readonly gap: boolean;
+  /** True when every such route passes some other source. */
+  readonly isBehind: boolean;
   readonly route: Route;
 }
 
@@ -189,11 +191,13 @@ function searchAll(
 
 /** How a source arrives, work section by work section and mode by mode. */
 const listArrivals = (searches: readonly Searches[], source: number): Arrival[] =>
-  searches.flatMap(({ section, mode, plain, overGaps }) => {
-    const tree = reaches(plain, source) ? plain : overGaps;
+  searches.flatMap(({ section, mode, plain, overGaps, first, firstOverGaps }) => {
+    const gap = !reaches(plain, source);
+    const tree = gap ? overGaps : plain;
     if (!tree || !reaches(tree, source)) return [];
     const route = followRoute(tree, stateOf(source, ITSELF));
-    return [{ section, mode: MODES[mode] as Mode, gap: tree !== plain, route }];
+    const isBehind = !reaches(gap ? firstOverGaps : first, source);
+    return [{ section, mode: MODES[mode] as Mode, gap, isBehind, route }];
   });
 
 /** The sections that a route passes after the one where it starts. */
@@ -215,9 +219,7 @@ function traceSource(
   if (!main) return undefined;
   const gap = arrivals.every((one) => one.gap);
   const open = arrivals.find((one) => !one.gap) ?? main;
-  const isFront = searches.some(({ first, firstOverGaps }) =>
-    reaches(gap ? firstOverGaps : first, source),
-  );
+  const isFront = arrivals.some((one) => one.gap === gap && !one.isBehind);
   const passed = isFront
     ? []
     : [...sectionsAlong(graph, source, open.route)].filter((one) => graph.isSource[one]);

@@ -39,17 +39,26 @@ export const airLimits = (values: SiteValues, use: AirUse): AirLimits => ({
   exposureMost: values['exposure-most'],
 });
 
-/** Bodies that can be at the work: those worked on, and those of every source that comes over to it. */
-function listSources(dossier: Dossier, site: SiteFacts): AirSource[] {
+/**
+ * Media that can be at the work: those worked on, those of every source that comes over to it, and for hot work every flammable gas of
+ * the plant: a leak anywhere drifts, and a spark asks for no pipe.
+ */
+function listSources(dossier: Dossier, site: SiteFacts, use: AirUse): AirSource[] {
   const { trace } = findRequirement(dossier, site);
-  const media = listMet(trace).flatMap((section) => site.graph.medium[section] ?? []);
-  const each = new Map(media.map((medium) => [medium.id, medium]));
+  const met = listMet(trace).flatMap((section) => site.graph.medium[section] ?? []);
+  const drifting = site.graph.plant.media.filter(
+    (medium) =>
+      (medium.phase === 'gas' || medium.phase === 'vapour') &&
+      hazardsOf(medium).includes('flammable'),
+  );
+  const all = use === 'hot-work' ? [...met, ...drifting] : met;
+  const each = new Map(all.map((medium) => [medium.id, medium]));
   return [...each.values()].map((medium) => ({ ...medium, hazards: hazardsOf(medium) }));
 }
 
 /** Which gases a job has to be tested for and where, for a use of the air. */
 export const planAir = (dossier: Dossier, site: SiteFacts, use: AirUse): AirPlan =>
-  planAirTest(listSources(dossier, site), use);
+  planAirTest(listSources(dossier, site, use), use);
 
 /** The newest test of the air for a use. */
 export const findAirTest = ({ airTests }: Dossier, use: AirUse): AirTest | undefined =>
