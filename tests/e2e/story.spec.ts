@@ -116,8 +116,9 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
   await press(page.getByRole('button', { name: 'take HV-2005 out of the plan' }));
   await expect(page.getByTestId('check-verdict')).toContainText('stops');
-  const live = page.locator('[data-code="outlet-on-live-body"]').first();
-  await expect(live).toContainText('DR-2004 on P201-DIS would be opened on live plant');
+  const live = page
+    .locator('[data-code="outlet-on-live-body"]')
+    .filter({ hasText: 'DR-2004 on P201-DIS would be opened on live plant' });
   await expect(live).toContainText('HV-2005');
   await press(live.getByRole('button', { name: 'shut and lock HV-2005 (gate-valve)' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
