@@ -1,5 +1,6 @@
 import type { IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState } from './bodies';
+import { stateAsItStands } from './check/relief';
 import { listLostSections } from './cost';
 import { listInside } from './inside';
 
@@ -40,7 +41,7 @@ export function listDisabled(
     const words = `${link.id} no longer relieves ${cutOff.join(', ')}`;
     return [{ device: link.id, kind: 'relief', words }];
   });
-  const whole = computePlantState(graph, { close: [], open: [], restrain: [] });
+  const whole = stateAsItStands(graph);
   const detectors = graph.plant.gauges.flatMap(({ id, section, reads }): Disabled[] => {
     const number = graph.sectionAt.get(section) ?? -1;
     const body = bodyOf(number);

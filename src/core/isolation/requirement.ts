@@ -45,8 +45,6 @@ export interface Requirement {
   readonly policy: GradePolicy;
   /** Work sections (by number) that are opened, entered or worked on hot: what is shut in there comes at people. */
   readonly opened: readonly number[];
-  /** Sections (ids) that may lose their relief because somebody accepted by name what stands in. */
-  readonly reliefsAccepted: ReadonlySet<string>;
 }
 
 /** The plant as it is for a job: without the sources that are run empty before. What reads a requirement on a drawing reads it on this. */
@@ -294,7 +292,6 @@ export function computeRequirement(
         ({ section, activity }) => activity !== 'touch' && section === graph.sections[at]?.id,
       ),
     ),
-    reliefsAccepted: new Set(),
     demands: table.map((demand) =>
       applyOverride(
         graph,

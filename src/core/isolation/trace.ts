@@ -1,4 +1,4 @@
-import { listEmptied, otherEnd, type PlantGraph, type Scope, type Store } from '../plant';
+import { linksOf, listEmptied, otherEnd, type PlantGraph, type Scope, type Store } from '../plant';
 import { presentOrThrow } from '../result';
 import {
   DRIVEN,
@@ -146,17 +146,11 @@ function searchFrom(
   };
 }
 
-/** Whether anything at all may arrive at a section in a mode: there is a link that could bring it. */
-function mayArrive(graph: PlantGraph, section: number, mode: number): boolean {
-  if (mode === ITSELF) return true;
-  // A leak and what is driven may come from further on, over what never isolates or over anything.
-  if (mode === LEAKED || mode === DRIVEN) return true;
-  for (let at = graph.start[section] as number; at < (graph.start[section + 1] as number); at++) {
-    const link = graph.incident[at] as number;
-    if (modesBefore(graph, link, otherEnd(graph, link, section), mode).length > 0) return true;
-  }
-  return false;
-}
+/** Whether heat, blades or rays may end at a section at all: one of its own links brings them. */
+const mayEndHere = (graph: PlantGraph, section: number): boolean =>
+  linksOf(graph, section).some(
+    (link) => modesBefore(graph, link, otherEnd(graph, link, section), ENDS_HERE).length > 0,
+  );
 
 const reaches = (tree: ModeTree | undefined, section: number): boolean =>
   tree !== undefined && tree.cost[stateOf(section, ITSELF)] !== UNREACHED;
@@ -174,7 +168,7 @@ function searchAll(
     const isFluid = graph.carrier[section] === 'fluid';
     const comesItself = graph.sections.some((_, one) => isSource(one) && reaches(body, one));
     const others = [LEAKED, DRIVEN, ENDS_HERE]
-      .filter((mode) => mayArrive(graph, section, mode))
+      .filter((mode) => mode !== ENDS_HERE || mayEndHere(graph, section))
       .map((mode) =>
         searchFrom(
           graph,

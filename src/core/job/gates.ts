@@ -69,7 +69,9 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
     findings.filter((finding) => finding.severity === 'stops');
   const valved = checkValvedStage(site.graph, requirement, plan);
   const { plantVersion } = dossier.plan;
-  const dropped = listHeldPoints(dossier.isolation).filter((id) => !listPoints(plan).includes(id));
+  const dropped = listHeldPoints(dossier.isolation).filter(
+    (id) => !listPlanPoints(plan).includes(id),
+  );
   return [
     ...gone,
     ...(dropped.length > 0 ? [refuse('plan-drops-standing', { points: dropped.join(', ') })] : []),
@@ -148,14 +150,11 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   ];
 }
 
-/** The points whose labels are compared with the plan before it may be used. */
-export const listPoints = listPlanPoints;
-
 /** What is not yet walked down of an accepted plan. */
 export function gateWalkDown(dossier: Dossier): Refusal[] {
   const { plan } = dossier;
   if (plan.kind !== 'accepted') return [refuse('plan-not-reviewed')];
-  const left = listPoints(plan.plan).filter((point) => !(point in plan.labels));
+  const left = listPlanPoints(plan.plan).filter((point) => !(point in plan.labels));
   return left.length > 0 ? [refuse('not-walked-down', { points: left.join(', ') })] : [];
 }
 

@@ -1,14 +1,7 @@
+import { HAND_VALVE_KINDS } from '../../core/plant/kinds';
+
 /** Diagram symbols, drawn by us after ISO 10628-2 (valves, pumps, blinds) and IEC 60617 (switchgear, transformers). */
-const VALVES = new Set([
-  'gate-valve',
-  'ball-valve',
-  'plug-valve',
-  'globe-valve',
-  'butterfly-valve',
-  'needle-valve',
-  'control-valve',
-  'relief-valve',
-]);
+const VALVES: ReadonlySet<string> = new Set([...HAND_VALVE_KINDS, 'control-valve', 'relief-valve']);
 const SWITCHES = new Set([
   'isolator',
   'circuit-breaker',

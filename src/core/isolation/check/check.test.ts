@@ -133,6 +133,39 @@ const STOPS: [string, Change, Scope, Record<string, Grade>, IsolationPlan, Findi
     planOf(['V2', 'CB'], [], ['ST']),
     ['shut-in-not-bled', 'store-not-released'],
   ],
+  ['locked shut and locked open', {}, open, {}, { ...held(), stand: ['V2'] }, ['cannot-be-both']],
+  [
+    'locked open together with what excludes it',
+    { links: { V1: { normal: 'closed', excludes: ['SB'] }, SB: { kind: 'ball-valve' } } },
+    open,
+    {},
+    { ...held(), stand: ['V1', 'SB'] },
+    ['cannot-be-both'],
+  ],
+  [
+    'drained into a system under pressure',
+    { outlets: { DR: { leads_to: 'closed-system', system: 'SRC' } } },
+    open,
+    {},
+    held(),
+    ['outlet-into-pressure'],
+  ],
+  [
+    'drained into it past what stops it from coming back',
+    { outlets: { DR: { leads_to: 'closed-system', system: 'SRC', non_return: true } } },
+    open,
+    {},
+    held(),
+    [],
+  ],
+  [
+    'the only relief of a source shut off',
+    { links: { SB: { kind: 'relief-valve', between: ['MID', 'END'], protects: ['SRC'] } } },
+    open,
+    {},
+    planOf(['V1', 'CB'], ['DR']),
+    ['relief-lost'],
+  ],
   [
     'high voltage without an earth',
     { sections: { CBL: { voltage_v: 11000 } } },
@@ -172,6 +205,12 @@ describe('checkPlan', () => {
 
   const CAUTIONS: [string, Change, IsolationPlan, FindingCode][] = [
     ['a motor in the plan', {}, planOf(['V2', 'CB', 'M'], ['DR']), 'not-a-barrier'],
+    [
+      'a motor locked open',
+      {},
+      { ...planOf(['V2', 'CB'], ['DR']), stand: ['M'] },
+      'cannot-stand-open',
+    ],
     ['a full space shut at both ends', {}, planOf(['V1', 'V2', 'CB'], ['DR']), 'blocked-in-liquid'],
     [
       'no outlet at all',

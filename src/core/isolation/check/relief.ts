@@ -36,23 +36,19 @@ export const isInService = (
 
 /**
  * Sections that some source can still put under pressure and that lose every relief valve which stood in service. What had none before
- * is a matter of the drawing. `accepted` are sections (ids) for which a named person has said what stands in.
+ * is a matter of the drawing.
  */
-export function findUnprotected(
-  graph: PlantGraph,
-  state: PlantState,
-  accepted: ReadonlySet<string>,
-): Finding[] {
+export function findUnprotected(graph: PlantGraph, state: PlantState): Finding[] {
   if (state.barriers.length === 0 && state.powerless.length === 0) return [];
   const asItStands = stateAsItStands(graph);
   return [...listProtectors(graph)].flatMap(([section, reliefs]) => {
     const id = graph.sections[section]?.id ?? '';
-    if (!state.live[state.body[section] as number] || accepted.has(id)) return [];
+    if (!state.live[state.body[section] as number]) return [];
     const before = reliefs.filter((one) => isInService(graph, asItStands, one, section));
     if (before.length === 0) return [];
     if (reliefs.some((one) => isInService(graph, state, one, section))) return [];
     const names = before.map((one) => graph.links[one]?.id ?? '').join(' and ');
-    const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): bring another into service first, cut ${id} off from its source, or have somebody accept by name what stands in`;
+    const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): bring another into service first, or cut ${id} off from its source`;
     return [makeFinding('relief-lost', id, words)];
   });
 }

@@ -1,4 +1,4 @@
-import { TIE, type Cells } from './cells';
+import { mayBeSure, type Cells } from './cells';
 import { IS_BLED, listOwnChoices, Tokens, type Prices } from './choices';
 import { JoinedSets } from './joined-sets';
 import type { PlannerModel } from './model';
@@ -15,9 +15,8 @@ export interface AtWork {
 function groupParts(model: PlannerModel, cells: Cells): JoinedSets {
   const sets = new JoinedSets(cells.count);
   for (let edge = 0; edge < cells.links.length; edge++) {
-    if (cells.kind[edge] === TIE) continue;
-    const mayBeSure = cells.isSure[edge] || model.mayStand[cells.links[edge] as number];
-    if (mayBeSure) sets.join(cells.ends[2 * edge] as number, cells.ends[2 * edge + 1] as number);
+    if (mayBeSure(model, cells, edge))
+      sets.join(cells.ends[2 * edge] as number, cells.ends[2 * edge + 1] as number);
   }
   return sets;
 }

@@ -1,6 +1,14 @@
 import type { Grade, PlantGraph } from '../../plant';
 import { needsBleed, type SourceDemand } from '../requirement';
-import { BARRIER, buildCells, edgesOf, LOOSE, otherCell, TIE, type Cells } from './cells';
+import {
+  buildCells,
+  edgesOf,
+  LOOSE,
+  mayBeSure,
+  otherCell,
+  strengthOfEdge,
+  type Cells,
+} from './cells';
 import { JoinedSets } from './joined-sets';
 import type { PlannerModel } from './model';
 
@@ -50,11 +58,9 @@ function listBleedable(
   const isFree = (cell: number) => !cells.hasSource[cell] && !taken.has(cell);
   const sets = new JoinedSets(cells.count);
   for (let edge = 0; edge < cells.links.length; edge++) {
-    if (cells.kind[edge] === TIE) continue;
-    const mayBeSure = cells.isSure[edge] || model.mayStand[cells.links[edge] as number];
     const a = cells.ends[2 * edge] as number;
     const b = cells.ends[2 * edge + 1] as number;
-    if (mayBeSure && isFree(a) && isFree(b)) sets.join(a, b);
+    if (mayBeSure(model, cells, edge) && isFree(a) && isFree(b)) sets.join(a, b);
   }
   const good = new Set<number>();
   for (const cell of cells.safeOutlets.keys()) if (isFree(cell)) good.add(sets.find(cell));
@@ -89,9 +95,7 @@ export function growUnbled(
 /** Works out what is out of reach on a plant for one place of work. Necessary conditions only: each is sure to hold. */
 export function computeAttainable(graph: PlantGraph, model: PlannerModel): Attainable {
   const cells = buildCells(model, { keptOpen: new Set(), stand: new Set() });
-  const strengthOf = (edge: number) =>
-    cells.kind[edge] === BARRIER ? (graph.strength[cells.links[edge] as number] as number) : 0;
-  const isValve = (edge: number) => strengthOf(edge) === 1;
+  const isValve = (edge: number) => strengthOfEdge(model, cells, edge) === 1;
   const near = listNear(cells);
   const doors = [...cells.leaks.keys()].filter((cell) => cells.leaks[cell]);
   const arriving = new Set([...near, ...closeOver(cells, doors)]);

@@ -202,10 +202,10 @@ function markBleedable(
 ): Uint8Array {
   const sets = new JoinedSets(count);
   for (let edge = 0; edge < links.length; edge++) {
-    const mayBeSure = isSure[edge] || (kind[edge] !== TIE && model.mayStand[links[edge] as number]);
     const a = ends[2 * edge] as number;
     const b = ends[2 * edge + 1] as number;
-    if (mayBeSure && !hasSource[a] && !hasSource[b]) sets.join(a, b);
+    if (mayBeSure(model, { isSure, kind, links }, edge) && !hasSource[a] && !hasSource[b])
+      sets.join(a, b);
   }
   const good = new Set([...safeOutlets.keys()].map((cell) => sets.find(cell)));
   return Uint8Array.from({ length: count }, (_, cell) =>
@@ -325,6 +325,21 @@ export function buildCells(model: PlannerModel, fixed: Fixed): Cells {
     stores,
   };
 }
+
+/** What an edge counts for when closed: 0 for one that never can be. */
+export const strengthOfEdge = (
+  { graph }: Pick<PlannerModel, 'graph'>,
+  cells: Cells,
+  edge: number,
+): number =>
+  cells.kind[edge] === BARRIER ? (graph.strength[cells.links[edge] as number] as number) : 0;
+
+/** Whether an edge surely passes a let-down while it is not closed, or can be locked open so that it does. */
+export const mayBeSure = (
+  { mayStand }: Pick<PlannerModel, 'mayStand'>,
+  { isSure, kind, links }: Pick<Cells, 'isSure' | 'kind' | 'links'>,
+  edge: number,
+): boolean => isSure[edge] === 1 || (kind[edge] !== TIE && mayStand[links[edge] as number] === 1);
 
 /** The edges at a cell. */
 export const edgesOf = (cells: Cells, cell: number): Int32Array =>

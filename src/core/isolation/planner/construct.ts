@@ -1,7 +1,16 @@
 import type { IsolationPlan } from '../../plant';
 import { sectionOfOutlet } from '../bodies';
 import { acrossValves, growUnbled, listNear } from './attainable';
-import { BARRIER, edgesOf, LOOSE, otherCell, TIE, type Cells } from './cells';
+import {
+  BARRIER,
+  edgesOf,
+  LOOSE,
+  mayBeSure,
+  otherCell,
+  strengthOfEdge,
+  TIE,
+  type Cells,
+} from './cells';
 import type { PlannerModel } from './model';
 
 /**
@@ -17,32 +26,32 @@ export function constructPlan(
   const { graph } = model;
   const zone = [...cells.isZone.keys()].filter((cell) => cells.isZone[cell]);
   const start = listNear(cells);
-  const strengthOf = (edge: number) =>
-    cells.kind[edge] === BARRIER ? (graph.strength[cells.links[edge] as number] as number) : 0;
-  const isValve = (edge: number) => strengthOf(edge) === 1;
+  const isValve = (edge: number) => strengthOfEdge(model, cells, edge) === 1;
   const side = growUnbled(model, cells, start, isValve);
   const keptOpen = new Set<number>();
   const stand = new Set<number>();
   const open = new Set<number>();
   const restrain = new Set<number>();
   const bledFrom = new Set<number>();
-  const mayBeSure = (edge: number) =>
-    cells.isSure[edge] === 1 ||
-    (cells.kind[edge] !== TIE && model.mayStand[cells.links[edge] as number] === 1);
-  /** Leaves the way open from a cell to the nearest one that will do, over cells without source. */
+  /**
+   * Leaves the way open from a cell to the nearest one that will do, over cells without source; for a let-down over what is sure, or is
+   * locked open for it.
+   */
   const reach = (
     from: number,
-    mayPass: (edge: number) => boolean,
+    isLetDown: boolean,
     mayEnter: (cell: number) => boolean,
     willDo: (cell: number) => boolean,
   ) => {
+    const mayPass = (edge: number) =>
+      isLetDown ? mayBeSure(model, cells, edge) : cells.kind[edge] !== TIE;
     const via = new Map<number, number>([[from, -1]]);
     for (const cell of via.keys()) {
       if (willDo(cell)) {
         for (let here = cell; here !== from;) {
           const edge = via.get(here) as number;
           keptOpen.add(edge);
-          if (!cells.isSure[edge] && mayPass === mayBeSure) stand.add(edge);
+          if (!cells.isSure[edge] && isLetDown) stand.add(edge);
           here = otherCell(cells, edge, here);
         }
         return cell;
@@ -58,7 +67,7 @@ export function constructPlan(
     return undefined;
   };
   const bleed = (from: number, mayEnter: (cell: number) => boolean) => {
-    const at = reach(from, mayBeSure, mayEnter, (cell) => cells.safeOutlets.has(cell));
+    const at = reach(from, true, mayEnter, (cell) => cells.safeOutlets.has(cell));
     const outlet = at === undefined ? undefined : cells.safeOutlets.get(at)?.[0];
     if (outlet !== undefined) open.add(outlet);
   };
@@ -70,8 +79,7 @@ export function constructPlan(
       if (by === 'restrain') restrain.add(store);
       if (outlet === undefined) continue;
       const home = cells.cellOf[sectionOfOutlet(graph, outlet)] as number;
-      const within = (edge: number) => cells.kind[edge] !== TIE;
-      reach(cell, within, everywhere, (one) => one === home);
+      reach(cell, false, everywhere, (one) => one === home);
       open.add(outlet);
     }
   };

@@ -1,5 +1,5 @@
 import type { PlanCost } from '../cost';
-import { BARRIER, buildCells, TIE, type Cells } from './cells';
+import { BARRIER, buildCells, strengthOfEdge, TIE, type Cells } from './cells';
 import { listAtWork, sumAtWork, type AtWork } from './at-work';
 import { listPrices, type Prices } from './choices';
 import type { Arrangement } from './arrangements';
@@ -104,9 +104,7 @@ export class Fields {
   }
 
   private readonly strengthOf = (edge: number): number =>
-    this.cells.kind[edge] === BARRIER
-      ? (this.model.graph.strength[this.cells.links[edge] as number] as number)
-      : 0;
+    strengthOfEdge(this.model, this.cells, edge);
 
   private listTariff(aim: Aim): Tariff {
     const listed = listPrices(this.model, aim === 'points');

@@ -110,9 +110,19 @@ function extend(
       const extras = done.flatMap((extra, n): DoneExtra[] =>
         extra ? [{ edge: step.joins[n]?.edge ?? -1, kind: extra.kind }] : [],
       );
-      extendBy(problem, state, step, as, choices, doing, kinds, extras, kept, frontier);
+      extendBy(problem, state, step, { as, choices, price: doing, kinds, extras }, kept, frontier);
     }
   }
+}
+
+/** What is settled of a way on: where the cell stands, what is done to its joins, and what all that costs so far. */
+interface Settled {
+  readonly as: number;
+  readonly choices: readonly CellChoice[];
+  readonly price: number;
+  /** By join: what is done to it, if anything. */
+  readonly kinds: readonly (Extra['kind'] | undefined)[];
+  readonly extras: readonly DoneExtra[];
 }
 
 /** Adds a state's ways of standing at a step once it is settled what is done to the ways between cells. */
@@ -120,11 +130,7 @@ function extendBy(
   problem: SweepProblem,
   state: State,
   step: Step,
-  as: number,
-  choices: readonly CellChoice[],
-  price: number,
-  kinds: readonly (Extra['kind'] | undefined)[],
-  extras: readonly DoneExtra[],
+  { as, choices, price, kinds, extras }: Settled,
   kept: Kept,
   frontier: Frontier,
 ): void {

@@ -1,10 +1,10 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
-import { findWhyNotEmptied, type Scope } from '../../plant';
+import { findWhyNotEmptied, listPlanPoints, type Scope } from '../../plant';
 import { rankGrade } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
-import { gatePlan, listPoints } from '../gates';
+import { gatePlan } from '../gates';
 import { findRequirement, type Context } from '../site';
 import { requireTogether } from '../shared';
 import { type Dossier } from '../state';
@@ -74,7 +74,9 @@ function decideLabel(
       ...(plan.author === context.actor
         ? [refuse('own-walk-down', { person: nameOf(context, context.actor) })]
         : []),
-      ...(listPoints(plan.plan).includes(point) ? [] : [refuse('not-in-plan', { subject: point })]),
+      ...(listPlanPoints(plan.plan).includes(point)
+        ? []
+        : [refuse('not-in-plan', { subject: point })]),
       ...(point in plan.labels ? [refuse('already-done', { what: `Checking ${point}` })] : []),
       ...(found !== 'as-drawn' && note === '' ? [refuse('label-note-missing', { point })] : []),
     ],
