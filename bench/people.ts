@@ -132,7 +132,7 @@ async function watchJob(
 const PLAIN: Command = { kind: 'name-team', people: ['kit', 'lena'] };
 const SIGNED: Command = {
   kind: 'set-grade',
-  source: 'D1-LIQ',
+  sources: ['D1-LIQ'],
   grade: 'positive',
   reason: 'wanted',
   measures: [],

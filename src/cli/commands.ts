@@ -145,12 +145,9 @@ export function runExplain([plant = '', scope = '', plan = '', grades]: string[]
   const failures = listFailures(graph, requirement, given);
   const { passes } = checkPlan(graph, requirement, given);
   const text = lines(
-    ...points.map(({ part, id, reasons }) =>
-      [
-        `${part} ${id}`,
-        ...reasons.map(({ words }) => `    without it: ${words}`),
-        ...(reasons.length === 0 ? ['    the plan stands as well without it'] : []),
-      ].join('\n'),
+    ...points.map(
+      ({ part, id, words }) =>
+        `${part} ${id}\n    ${words === '' ? 'the plan stands as well without it' : words}`,
     ),
     'one failure more, worst first:',
     ...failures.map(({ link, exposures, signs }) =>

@@ -23,6 +23,8 @@ export interface PlanningProblem {
   readonly scope: Scope;
   readonly grades: Readonly<Record<string, Grade>>;
   readonly policy: GradePolicy;
+  /** Relief valves that are allowed by name to be out of service. */
+  readonly reliefAccepted: readonly string[];
 }
 
 /** The planning problem of a job as it stands; undefined when there is no such job. */
@@ -33,7 +35,8 @@ export function readProblem(db: Db, jobId: string): PlanningProblem | undefined 
   const grades = Object.fromEntries(
     Object.entries(dossier.grades).map(([source, { grade }]) => [source, grade]),
   );
-  return { plant: graph.plant, scope: dossier.scope, grades, policy };
+  const reliefAccepted = Object.keys(dossier.bypasses);
+  return { plant: graph.plant, scope: dossier.scope, grades, policy, reliefAccepted };
 }
 
 /** Why each point of a plan is there, and what one failure more would mean. */

@@ -25,6 +25,7 @@ const FURTHER: readonly Command[] = [
   { kind: 'tell-affected', who: 'the control room' },
   { kind: 'try-start', station: 'local start station P-201', moved: false },
   { kind: 'count-earths', counted: 0 },
+  { kind: 'see-open', link: 'HV-2002', found: 'open', note: '' },
   {
     kind: 'allow-bypass',
     device: 'RV-2001',

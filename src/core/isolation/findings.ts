@@ -19,6 +19,7 @@ export const CAUTION_CODES = [
   'not-a-barrier',
   'no-source-found',
   'no-outlet',
+  'relief-accepted',
   'relief-cut-off',
   'blocked-in-liquid',
   'outlets-share-system',
@@ -31,9 +32,9 @@ export const CAUTION_CODES = [
 
 export type FindingCode = (typeof STOPPING_CODES)[number] | (typeof CAUTION_CODES)[number];
 
-/** One change to the plan that would mend a finding. */
+/** One change to the plan that would mend a finding; to accept is for a person to do by name. */
 export interface Mend {
-  readonly action: 'close' | 'open' | 'restrain' | 'drop';
+  readonly action: 'close' | 'open' | 'restrain' | 'drop' | 'accept';
   readonly id: string;
   readonly words: string;
 }

@@ -86,7 +86,8 @@ function lampOf(
   return { kind: isHeat ? 'heat' : 'drive', key: link?.id ?? '' };
 }
 
-const listNames = (names: readonly string[]): string =>
+/** "A", "A and B", "A, B and C". */
+export const listNames = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 /** The exchangers that have to leak before something arrives; none when some of it comes by itself. */

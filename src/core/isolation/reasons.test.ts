@@ -23,8 +23,21 @@ describe('explainPoints', () => {
     expect(first?.because?.join()).toContain('raised by hand');
   });
 
+  it('says of each point what it holds back, which of two it is, and which bleed stands between', () => {
+    const words = Object.fromEntries(
+      explain(planOf(['V1', 'V2', 'CB'], ['BL', 'DR'])).map((point) => [point.id, point.words]),
+    );
+    expect(words).toEqual({
+      V1: 'holds back Water from header: first of two, before V2 and with BL open between',
+      V2: 'holds back Water from header: second of two, after V1 and with BL open between',
+      CB: 'holds back The motor M, fed from bus: the only barrier',
+      BL: 'stands open between V1 and V2, for Water from header',
+      DR: 'lets W down before it is opened',
+    });
+  });
+
   it('gives no reason for a point that is not needed', () => {
     const points = explain(planOf(['V1', 'V2', 'CB', 'SB'], ['BL', 'DR']));
-    expect(points.find(({ id }) => id === 'SB')?.reasons).toEqual([]);
+    expect(points.find(({ id }) => id === 'SB')).toMatchObject({ reasons: [], words: '' });
   });
 });

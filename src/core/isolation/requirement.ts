@@ -43,6 +43,8 @@ export interface Requirement {
   readonly earths: readonly EarthDemand[];
   readonly trace: Trace;
   readonly policy: GradePolicy;
+  /** Relief valves whose loss was accepted by name, with what guards in their place. */
+  readonly reliefAccepted: ReadonlySet<string>;
   /** Work sections (by number) that are opened, entered or worked on hot: what is shut in there comes at people. */
   readonly opened: readonly number[];
 }
@@ -273,7 +275,8 @@ function applyOverride(
 /**
  * Computes what each source that reaches the work demands, with the reasons written out. `overrides` (grade by source
  * id) stand above the table. A source that the scope has run empty demands nothing but to be proved empty. Missing
- * pressures, temperatures and voltages take the worst case and say so.
+ * pressures, temperatures and voltages take the worst case and say so. `reliefAccepted` are the relief valves that somebody allowed
+ * by name to be out of service.
  * Source of the table: practice, written from memory.
  */
 export function computeRequirement(
@@ -281,12 +284,14 @@ export function computeRequirement(
   scope: Scope,
   overrides: Readonly<Record<string, Grade>> = {},
   policy: GradePolicy = DEFAULT_GRADE_POLICY,
+  reliefAccepted: Iterable<string> = [],
 ): Requirement {
   const trace = traceWork(graph, scope);
   const table = trace.sources.map((source) => demandOf(graph, scope, source, policy));
   return {
     trace,
     policy,
+    reliefAccepted: new Set(reliefAccepted),
     opened: trace.zone.filter((at) =>
       scope.work.some(
         ({ section, activity }) => activity !== 'touch' && section === graph.sections[at]?.id,

@@ -84,6 +84,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'lock-point':
     case 'tag-point':
     case 'replace-lock':
+    case 'see-open':
     case 'unlock-point':
       return [disciplineOfLink(graph, command.link)];
     case 'open-outlet':

@@ -20,6 +20,9 @@ export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as co
 /** How workers lock on: with one lock each on a box that holds the keys, or with a lock each on every point. */
 export const LOCKOUT_WAYS = ['box', 'each-point'] as const;
 
+/** How a valve was found on which a let-down relies, or what was done about it. */
+export const WAY_ANSWERS = ['open', 'opened', 'stays-shut'] as const;
+
 /** What can be wrong with a lock. */
 export const LOCK_FINDINGS = ['key-lost', 'damaged'] as const;
 
@@ -57,7 +60,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('set-grade'),
-    source: id,
+    /** All sources of one arrival. */
+    sources: z.array(id).min(1).max(200),
     grade: z.enum(GRADES),
     reason: note,
     measures: z.array(words).max(20).default([]),
@@ -94,6 +98,13 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('tell-affected'), who: words }),
   z.strictObject({ kind: z.literal('stop-plant'), how: words }),
   z.strictObject({ kind: z.literal('lock-point'), link: id, lock: id, tag: id, ...SCANNED }),
+  z.strictObject({
+    kind: z.literal('see-open'),
+    link: id,
+    ...SCANNED,
+    found: z.enum(WAY_ANSWERS),
+    note,
+  }),
   z.strictObject({
     kind: z.literal('open-outlet'),
     outlet: id,

@@ -57,6 +57,7 @@ function listBefore(dossier: Dossier, { kind }: Command): Change[] {
     case 'lock-point':
     case 'tag-point':
       return [...accepted, ...listStopping(dossier)];
+    case 'see-open':
     case 'open-outlet':
     case 'restrain-store':
     case 'wait-out-store':

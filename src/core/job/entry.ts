@@ -75,7 +75,13 @@ export function listNotPositive(
       isGraded && graph.carrier[source] === 'fluid' && !(id in dossier.grades),
   );
   const positive = Object.fromEntries(fluids.map(({ id }): [string, Grade] => [id, 'positive']));
-  const required = computeRequirement(graph, dossier.scope, positive, policy);
+  const required = computeRequirement(
+    graph,
+    dossier.scope,
+    positive,
+    policy,
+    Object.keys(dossier.bypasses),
+  );
   const only = { ...required, demands: required.demands.filter(({ id }) => id in positive) };
   return checkPlan(graph, only, dossier.plan.plan)
     .findings.filter(({ severity, subject }) => severity === 'stops' && subject in positive)

@@ -22,7 +22,12 @@ export type JobEvent =
       readonly lockout?: CommandOf<'choose-lockout'>['way'];
     } & Body<'raise-job'>)
   | ({ readonly kind: 'plan-drafted'; readonly plantVersion?: number } & Body<'draft-plan'>)
-  | ({ readonly kind: 'grade-set' } & Body<'set-grade'>)
+  | ({
+      readonly kind: 'grade-set';
+      /** Events from before grades were set by arrival name one source. */
+      readonly source?: string;
+    } & Partial<Pick<Body<'set-grade'>, 'sources'>> &
+      Omit<Body<'set-grade'>, 'sources'>)
   | { readonly kind: 'plan-submitted'; readonly drawingChecked?: boolean }
   | { readonly kind: 'plan-returned'; readonly note: string }
   | { readonly kind: 'plan-accepted'; readonly note: string }
@@ -32,6 +37,8 @@ export type JobEvent =
   | { readonly kind: 'affected-told'; readonly who: string }
   | { readonly kind: 'plant-stopped'; readonly how: string }
   | ({ readonly kind: 'point-locked' } & Body<'lock-point'>)
+  | ({ readonly kind: 'seen-open' } & Body<'see-open'>)
+  | ({ readonly kind: 'way-found-shut' } & Body<'see-open'>)
   | ({ readonly kind: 'outlet-opened' } & Body<'open-outlet'>)
   | ({ readonly kind: 'watch-taken' } & Body<'take-watch'>)
   | ({ readonly kind: 'watch-ended' } & Body<'end-watch'>)

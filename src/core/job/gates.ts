@@ -1,5 +1,11 @@
-import { checkPlan, checkValvedStage, type Finding } from '../isolation';
-import { listPlanPoints } from '../plant';
+import {
+  checkPlan,
+  checkValvedStage,
+  listSeenOpen,
+  type Finding,
+  type Requirement,
+} from '../isolation';
+import { listPlanPoints, type IsolationPlan } from '../plant';
 import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
 import { refuse, type Refusal } from '../rules/book';
 import type { Step } from '../sequence';
@@ -30,6 +36,8 @@ export function isStepDone(
     case 'isolate-flows':
     case 'fit':
       return step.subject in isolation.locked || step.subject in isolation.tagged;
+    case 'see-open':
+      return step.subject in isolation.seenOpen;
     case 'let-down':
       return step.subject in isolation.opened && !(step.subject in isolation.watched);
     case 'earth':
@@ -57,6 +65,13 @@ export function gateScope({ scope }: Dossier, { newest, plantVersion }: SiteFact
     : [refuse('scope-gone', { section: gone, version: newest?.version ?? 0, on: plantVersion })];
 }
 
+/** Where the site wants the valves on the way of a let-down locked open, those that the plan leaves to be seen. */
+function gateWays(site: SiteFacts, requirement: Requirement, plan: IsolationPlan): Refusal[] {
+  if (site.values['let-down-valves'] !== 'locked') return [];
+  const seen = listSeenOpen(site.graph, requirement, plan);
+  return seen.length > 0 ? [refuse('way-not-locked', { links: seen.join(', ') })] : [];
+}
+
 /** What stops a plan from being put up for review. */
 export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
   const gone = gateScope(dossier, site);
@@ -78,6 +93,7 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
     ...(plantVersion === site.plantVersion
       ? []
       : [refuse('plant-changed', { from: plantVersion, to: site.plantVersion })]),
+    ...gateWays(site, requirement, plan),
     ...stops(checkPlan(site.graph, requirement, plan).findings).map((finding) =>
       refuse('plan-stops', { words: finding.words, mend: mendOf(finding) }),
     ),
@@ -133,6 +149,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const open = order.steps.filter((step) => !isStepDone(isolation, step));
   const of = (...phases: Step['phase'][]) => open.filter((step) => phases.includes(step.phase));
   const points = of('bring-in', 'isolate-drives', 'isolate-flows', 'open-way', 'fit');
+  const ways = of('see-open');
   const stores = of('let-down', 'restrain', 'wait', 'earth');
   const proofs = of('prove');
   const stations = of('try-start');
@@ -143,6 +160,10 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
     ...(isolation.told ? [] : [refuse('not-told')]),
     ...(isolation.stopped ? [] : [refuse('not-stopped')]),
     ...(points.length > 0 ? [refuse('locks-missing', { points: subjects(points) })] : []),
+    ...Object.keys(isolation.foundShut)
+      .filter((link) => ways.some(({ subject }) => subject === link))
+      .map((link) => refuse('way-stays-shut', { link })),
+    ...(ways.length > 0 ? [refuse('way-not-seen', { links: subjects(ways) })] : []),
     ...(stores.length > 0 ? [refuse('not-let-down', { subjects: subjects(stores) })] : []),
     ...(proofs.length > 0 ? [refuse('not-proved', { proofs: subjects(proofs) })] : []),
     ...(stations.length > 0 ? [refuse('not-tried', { stations: subjects(stations) })] : []),

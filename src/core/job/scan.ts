@@ -101,6 +101,7 @@ export function findSubject(command: Command): string | undefined {
     case 'lock-point':
     case 'tag-point':
     case 'unlock-point':
+    case 'see-open':
       return command.link;
     case 'open-outlet':
     case 'close-outlet':

@@ -75,6 +75,7 @@ describe('the lamp of a tank that is run empty', () => {
       isolation: {
         ...job.isolation,
         locked: { CB: { ...MARK, lock: 'E-1', tag: 'T' } },
+        seenOpen: { V1: MARK, V2: MARK },
         opened: { DR: MARK },
         proved: Object.fromEntries(
           proofs.map((id) => [

@@ -47,7 +47,7 @@ function onDrawing(plan: IsolationPlan, graph: PlantGraph): IsolationPlan {
 }
 
 /** A job with the plan that it would be isolated by. */
-type Planned = Pick<Dossier, 'scope' | 'grades'> & { readonly points: IsolationPlan };
+type Planned = Pick<Dossier, 'scope' | 'grades' | 'bypasses'> & { readonly points: IsolationPlan };
 
 /**
  * What stops a job's plan once another is carried out as well, with what that one runs empty, and does not stop it alone. Its own

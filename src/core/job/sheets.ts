@@ -197,7 +197,7 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   const order = findWorkOrder(dossier, site);
   if (!order) return [];
   const name = namer(site);
-  const { locked, tagged, opened, restrained, proved, tried, box } = dossier.isolation;
+  const { locked, tagged, opened, seenOpen, restrained, proved, tried, box } = dossier.isolation;
   const { close, open, restrain, stand = [] } = order.plan;
   const whereOf = (id: string) => {
     const point = describePoint(site.graph, id);
@@ -233,6 +233,15 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
               locked[id]?.lock ?? '',
               hung(locked[id]),
             ]),
+            ...order.steps
+              .filter(({ phase }) => phase === 'see-open')
+              .map(({ subject }) => [
+                subject,
+                whereOf(subject),
+                subject in seenOpen ? 'seen open' : 'NOT SEEN OPEN',
+                '',
+                hung(seenOpen[subject]),
+              ]),
             ...open.map((id) => [id, whereOf(id), 'open', '', hung(opened[id])]),
             ...restrain.map((id) => [id, whereOf(id), 'restrained', '', hung(restrained[id])]),
           ],

@@ -86,20 +86,22 @@ export interface Context {
 /** What each scope asked for when it was worked out last: neither a scope, a drawing nor the grades set ever change in place. */
 const asked = new WeakMap<
   Dossier['scope'],
-  Pick<SiteFacts, 'graph' | 'policy'> & Pick<Dossier, 'grades'> & { readonly needs: Requirement }
+  Pick<SiteFacts, 'graph' | 'policy'> &
+    Pick<Dossier, 'grades' | 'bypasses'> & { readonly needs: Requirement }
 >();
 
 export function findRequirement(
-  { scope, grades: set }: Pick<Dossier, 'scope' | 'grades'>,
+  { scope, grades: set, bypasses }: Pick<Dossier, 'scope' | 'grades' | 'bypasses'>,
   site: SiteFacts,
 ): Requirement {
   const { graph, policy } = site;
   const known = asked.get(scope);
-  if (known?.graph === graph && known.policy === policy && known.grades === set) return known.needs;
+  const isSame = known?.graph === graph && known.policy === policy;
+  if (isSame && known.grades === set && known.bypasses === bypasses) return known.needs;
   const grades: Record<string, Grade> = {};
   for (const [source, { grade }] of Object.entries(set)) grades[source] = grade;
-  const needs = computeRequirement(graph, scope, grades, policy);
-  asked.set(scope, { graph, policy, grades: set, needs });
+  const needs = computeRequirement(graph, scope, grades, policy, Object.keys(bypasses));
+  asked.set(scope, { graph, policy, grades: set, bypasses, needs });
   return needs;
 }
 

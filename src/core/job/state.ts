@@ -157,6 +157,10 @@ export interface IsolationRecord {
   readonly stopped?: Mark & { readonly how: string };
   readonly locked: Readonly<Record<string, HungLock>>;
   readonly opened: Readonly<Record<string, Mark & { readonly tag: string }>>;
+  /** Valves on which a let-down relies, seen open at the plant. */
+  readonly seenOpen: Readonly<Record<string, Mark>>;
+  /** Those among them that were found shut and could not be opened, until they are. */
+  readonly foundShut: Readonly<Record<string, Mark & { readonly note: string }>>;
   /** Who stands by while a liquid drains, by outlet, until it has run empty or was stopped. */
   readonly watched: Readonly<Record<string, Mark & { readonly watcher: string }>>;
   /** Earths put on, with the set each was put on with, until they are counted off. */

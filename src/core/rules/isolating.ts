@@ -62,6 +62,30 @@ export const ISOLATING_RULES = {
     `${LOCKOUT}(d)(3)-(4)`,
     'Isolate each point in order.',
   ),
+  'way-not-seen': rule(
+    'isolate',
+    (f) => `${f.links} not seen open: the let-down relies on it.`,
+    `the way to a vent or drain is believed only when it is seen (energy model, section 1a; ${LOCKOUT}(d)(5))`,
+    'Go to each, see that it stands open, and say so.',
+  ),
+  'way-not-locked': rule(
+    'plan',
+    (f) => `${f.links} on the way of a let-down: this site wants it locked open by the plan.`,
+    'site rule let-down-valves',
+    (f) => `Add ${f.links} to the points that are locked open.`,
+  ),
+  'way-stays-shut': rule(
+    'isolate',
+    (f) => `${f.link} was found shut and could not be opened: what lies behind it is not let down.`,
+    `the way to a vent or drain is believed only when it is seen (energy model, section 1a)`,
+    (f) => `Open ${f.link} and say so, or plan another way to let it down.`,
+  ),
+  'way-needs-words': rule(
+    'isolate',
+    (f) => `Nothing says what is wrong with ${f.link}.`,
+    'whoever plans again needs it',
+    'Write what was found and what was tried.',
+  ),
   'not-let-down': rule(
     'isolate',
     (f) => `${f.subjects} not let down, restrained or run out.`,

@@ -95,9 +95,9 @@ export const PLANNING_RULES = {
   ),
   'reason-missing': rule(
     'plan',
-    (f) => `Lowering ${f.source} needs a reason.`,
-    'a grade is lowered only by name with a reason (practice)',
-    'Write why the lower grade keeps people safe.',
+    (f) => `Setting the grade of ${f.source} needs a reason.`,
+    'a grade is changed only by name with a reason (practice)',
+    'Write why this grade keeps people safe.',
   ),
   'measures-missing': rule(
     'plan',

@@ -97,6 +97,16 @@ export const SITE_VALUES = {
     standard: 'box',
     basis: '29 CFR 1910.147(f)(3) allows group lockout that protects as well as own locks',
   },
+  'let-down-valves': {
+    kind: 'choice',
+    title: 'Valves that stand open on the way of a let-down are',
+    options: {
+      seen: 'seen open before anything is let down',
+      locked: 'locked open by the plan',
+    },
+    standard: 'seen',
+    basis: 'practice: a way that somebody may shut is no way; locked is the stricter',
+  },
   'fire-watch': {
     kind: 'choice',
     title: 'Fire watch',

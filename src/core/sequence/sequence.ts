@@ -7,6 +7,7 @@ import {
   searchRoutes,
   UNREACHED,
   computePlantState,
+  listSeenOpen,
   isThrough,
   listInside,
   type PlantState,
@@ -35,6 +36,7 @@ export const PHASES = [
   'isolate-drives',
   'isolate-flows',
   'open-way',
+  'see-open',
   'let-down',
   'restrain',
   'wait',
@@ -67,7 +69,14 @@ interface Draft extends Omit<Step, 'walk_m'> {
 }
 
 /** Minutes for steps that are not points. Source: practice. */
-const OTHER_MINUTES = { tell: 5, stop: 5, wait: 5, prove: 4, 'try-start': 2 } as const;
+const OTHER_MINUTES = {
+  tell: 5,
+  stop: 5,
+  'see-open': 2,
+  wait: 5,
+  prove: 4,
+  'try-start': 2,
+} as const;
 
 /**
  * How many barriers lie between each link of the plan and the work, counted along fluid alone: the supply side has the most.
@@ -141,6 +150,24 @@ const draftStanding = (graph: PlantGraph, state: PlantState): Draft[] =>
         place: placeOfLink(graph, link),
       },
     ];
+  });
+
+/** Valves that stand open by the drawing and on which a let-down relies: each is gone to and seen open before anything is let down. */
+const draftSeenOpen = (drawn: PlantGraph, requirement: Requirement, plan: IsolationPlan): Draft[] =>
+  listSeenOpen(drawn, requirement, plan).flatMap((id): Draft[] => {
+    const link = drawn.links[drawn.linkAt.get(id) ?? -1];
+    return link
+      ? [
+          {
+            phase: 'see-open',
+            layer: 0,
+            subject: id,
+            words: `${id} (${link.kind}): see that it stands open, the let-down relies on it`,
+            minutes: OTHER_MINUTES['see-open'],
+            place: placeOfLink(drawn, link),
+          },
+        ]
+      : [];
   });
 
 const waitOf = (wait: Wait | undefined) => (wait ? { wait_s: wait.seconds } : {});
@@ -302,6 +329,7 @@ export function planSequence(
   const drafts = [
     ...draftRest(graph, requirement, plan),
     ...draftStanding(graph, state),
+    ...draftSeenOpen(drawn, requirement, whole),
     ...draftLinks(graph, requirement, state),
     ...draftOutlets(graph, state, waits),
     ...draftStores(graph, requirement, state, waits),

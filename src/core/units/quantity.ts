@@ -1,6 +1,11 @@
 import { create, unitDependencies } from 'mathjs';
 
-const math = create(unitDependencies ?? {});
+const makeConverter = () => create(unitDependencies ?? {});
+
+let converter: ReturnType<typeof makeConverter> | undefined;
+
+/** The unit library, set up at the first conversion: most that is worked out never converts. */
+const findConverter = () => (converter ??= makeConverter());
 
 /**
  * Kinds of quantity that the calculations take and give, with the units offered for each, as the unit library names them.
@@ -90,8 +95,11 @@ export function convertUnit(value: number, from: string, to: string): number {
   const [toUnit, toFactor] = ALIASES[to] ?? [to, 1];
   const isPlain = fromUnit === toUnit;
   const convert = (one: number) =>
-    (isPlain ? one * fromFactor : math.unit(one * fromFactor, fromUnit).toNumber(toUnit)) /
-    toFactor;
+    (isPlain
+      ? one * fromFactor
+      : findConverter()
+          .unit(one * fromFactor, fromUnit)
+          .toNumber(toUnit)) / toFactor;
   scaleOf.set(key, convert);
   return convert(value);
 }

@@ -8,6 +8,7 @@ export const PHASE_NAMES: Readonly<Record<Step['phase'], string>> = {
   'bring-in': 'Bring in',
   'isolate-flows': 'Isolate flows',
   'open-way': 'Open the way',
+  'see-open': 'See open',
   'let-down': 'Let down',
   restrain: 'Restrain',
   wait: 'Wait out',

@@ -11,6 +11,7 @@ import {
   type IsolationPlan,
 } from '../../core/plant/schema';
 import { useCommand } from '../command/use-command';
+import { gatherByArrival } from '../../core/job/arrivals';
 import { usePlanDraft } from '../planning/draft';
 import { Templates } from '../planning/templates';
 import { FailureTable } from '../planning/failures';
@@ -30,6 +31,7 @@ interface Explained {
 type Tried = CheckResult & { readonly cost: PlanCost };
 
 function applyMend(plan: IsolationPlan, mend: Mend): IsolationPlan {
+  if (mend.action === 'accept') return plan;
   if (mend.action === 'drop') {
     return mapPlan(plan, (ids) => ids.filter((id) => id !== mend.id));
   }
@@ -58,12 +60,18 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
       <Answers
         jobId={jobId}
         accepted={view.dossier.grades}
+        lamps={view.lamps}
         onAccept={(command) => void run(command)}
         onTake={take}
       />
       <Templates jobId={jobId} onTake={(taken, from) => take('template', taken, from)} />
-      <AcceptedGrades grades={view.dossier.grades} names={names} />
-      <PointTable plan={plan} points={explained?.points ?? []} onDrop={toggle} />
+      <AcceptedGrades grades={view.dossier.grades} lamps={view.lamps} names={names} />
+      <PointTable
+        plan={plan}
+        points={explained?.points ?? []}
+        passes={tried?.passes ?? false}
+        onDrop={toggle}
+      />
       <SmallForm
         button="Add point"
         onSend={(read) => {
@@ -90,6 +98,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
         <CheckReport
           check={tried}
           lamps={view.lamps}
+          now={view.now}
           onMend={(mend) => change(applyMend(plan, mend))}
         />
       )}
@@ -113,7 +122,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
           onSend={(read) =>
             void run({
               kind: 'set-grade',
-              source: read('source'),
+              sources: read('sources').split(' '),
               grade: read('grade') as Grade,
               reason: read('reason'),
               measures: [read('measure')].filter((words) => words.trim() !== ''),
@@ -121,9 +130,16 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
           }
         >
           <ChoiceField
-            label="Source"
-            name="source"
-            options={view.sources.map(({ id, grade }) => ({ id, label: `${id} (${grade})` }))}
+            label="Arrival"
+            name="sources"
+            options={gatherByArrival(
+              view.sources.map(({ id, grade }) => ({ subject: id, grade })),
+              view.lamps,
+              ({ grade }) => grade,
+            ).map(({ name, items }) => ({
+              id: items.map(({ subject }) => subject).join(' '),
+              label: `${name} (${items[0]?.grade ?? ''})`,
+            }))}
           />
           <ChoiceField
             label="Grade"
@@ -188,7 +204,7 @@ export function ReviewPanel({ view, names }: DossierProps) {
         Drawn up by {names[plan.author] ?? plan.author}. Whoever reviews it may not be its author.
       </p>
       <PointList plan={view.plan} />
-      <AcceptedGrades grades={view.dossier.grades} names={names} />
+      <AcceptedGrades grades={view.dossier.grades} lamps={view.lamps} names={names} />
       <CheckReport check={view.plan.check} lamps={view.lamps} />
       <SmallForm
         button="Accept the plan"

@@ -1,33 +1,11 @@
 'use client';
 
+import { AllowForm } from '../bypasses/allow-form';
 import { BYPASS_WORDS } from '../bypasses/words';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
 import { Instant } from '../shell/site-moments';
-
-/** Who allows a device to be out of action, until when, and what guards instead. */
-function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {
-  const run = useCommand();
-  return (
-    <SmallForm
-      button={`Allow ${device} to be out of action`}
-      onSend={(read) =>
-        void run({
-          kind: 'allow-bypass',
-          device,
-          until: new Date(Date.parse(now) + Number(read('hours')) * 3_600_000).toISOString(),
-          standsIn: read('standsIn'),
-          reason: read('reason'),
-        })
-      }
-    >
-      <TextField label="For how long (h)" name="hours" type="number" />
-      <TextField label="What guards instead" name="standsIn" />
-      <TextField label="Why" name="reason" />
-    </SmallForm>
-  );
-}
 
 /** Devices that the plan puts out of action: each is allowed by name before the point that does it is closed. */
 export function BypassPanel({ view, names }: DossierProps) {

@@ -103,6 +103,35 @@ function EarthForm({ step, props }: { readonly step: Step; readonly props: Dossi
   );
 }
 
+/** A valve on which a let-down relies: how it was found, and what is known of one that cannot be opened. */
+function SeeOpenForm({ link }: { readonly link: string }) {
+  const run = useCommand();
+  const see = (found: 'open' | 'opened') => run({ kind: 'see-open', link, found, note: '' });
+  return (
+    <div className="flex flex-col gap-1">
+      <div className="flex flex-wrap gap-2">
+        <button className="btn btn-primary btn-sm max-sm:h-11" onClick={() => void see('open')}>
+          It stands open
+        </button>
+        <button className="btn btn-sm max-sm:h-11" onClick={() => void see('opened')}>
+          It was shut: opened now
+        </button>
+      </div>
+      <details>
+        <summary className="cursor-pointer text-sm">It cannot be opened</summary>
+        <SmallForm
+          button="It stays shut"
+          onSend={(read) =>
+            void run({ kind: 'see-open', link, found: 'stays-shut', note: read('note') })
+          }
+        >
+          <TextField label="What was found and tried" name="note" />
+        </SmallForm>
+      </details>
+    </div>
+  );
+}
+
 /** Waiting out what is stored; a capacitor is read and shorted as well. */
 function WaitForm({ step }: { readonly step: Step }) {
   const run = useCommand();
@@ -188,6 +217,8 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
         </>
       );
     }
+    case 'see-open':
+      return <SeeOpenForm link={step.subject} />;
     case 'let-down':
       return <OpenForm step={step} props={props} />;
     case 'earth':

@@ -84,7 +84,7 @@ export function PermitPanel(props: DossierProps) {
           Before this one: {pastPermits.map(({ number }) => number).join(', ')}
         </p>
       )}
-      <AcceptedGrades grades={grades} names={names} />
+      <AcceptedGrades lamps={view.lamps} grades={grades} names={names} />
       {permit.kind === 'approved' && view.stage === 'permit' && <IssueForm {...props} />}
       {permit.kind === 'assessed' && (
         <button

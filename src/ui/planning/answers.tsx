@@ -3,7 +3,7 @@
 import type { Aim, PlanAnswer } from '../../core/isolation';
 import { joinStages } from '../../core/isolation/planner/join-stages';
 import type { IsolationPlan } from '../../core/plant/schema';
-import type { Command, Dossier } from '../../core/job';
+import type { Command, Dossier, Lamp } from '../../core/job';
 import { Shortfall } from './measures';
 import type { Trip } from './planner.worker';
 import { usePlanner, type PlanningRun } from './use-planner';
@@ -78,6 +78,11 @@ function AnswerRow({
             'no equipment loses its supply'
           )}
         </span>
+        {answer.seen_open.length > 0 && (
+          <span className="block text-xs">
+            seen open on the way: <span className="font-mono">{answer.seen_open.join(' ')}</span>
+          </span>
+        )}
         {fits.length > 0 && (
           <span className="block text-xs">
             two stages: valves first, then fit <span className="font-mono">{fits.join(' ')}</span>
@@ -101,11 +106,13 @@ function AnswerRow({
 export function Answers({
   jobId,
   accepted,
+  lamps,
   onAccept,
   onTake,
 }: {
   readonly jobId: string;
   readonly accepted: Dossier['grades'];
+  readonly lamps: readonly Lamp[];
   readonly onAccept: (command: Command) => void;
   readonly onTake: (aim: Aim, plan: IsolationPlan) => void;
 }) {
@@ -135,6 +142,7 @@ export function Answers({
       <Shortfall
         measures={run.answers.effort?.extra_measures ?? []}
         accepted={accepted}
+        lamps={lamps}
         onAccept={onAccept}
       />
       {found.length > 0 && (

@@ -2,13 +2,17 @@
 
 import type { CheckResult, Finding, Mend } from '../../core/isolation';
 import type { Lamp } from '../../core/job';
+import { sumUpArrivals } from '../../core/job/arrivals';
+import { AllowForm } from '../bypasses/allow-form';
 
 /** One finding with its route and what mends it; a mend is applied by its button. */
 function FindingRow({
   finding,
+  now,
   onMend,
 }: {
   readonly finding: Finding;
+  readonly now?: string;
   readonly onMend?: (mend: Mend) => void;
 }) {
   const stops = finding.severity === 'stops';
@@ -24,38 +28,43 @@ function FindingRow({
       {finding.route.length > 0 && <p className="font-mono text-xs">{finding.route.join(' › ')}</p>}
       {onMend && (
         <p className="flex flex-wrap gap-1">
-          {finding.mends.map((mend) => (
-            <button key={mend.action + mend.id} className="btn btn-xs" onClick={() => onMend(mend)}>
-              {mend.words}
-            </button>
-          ))}
+          {finding.mends
+            .filter(({ action }) => action !== 'accept')
+            .map((mend) => (
+              <button
+                key={mend.action + mend.id}
+                className="btn btn-xs"
+                onClick={() => onMend(mend)}
+              >
+                {mend.words}
+              </button>
+            ))}
         </p>
       )}
+      {now !== undefined &&
+        finding.mends
+          .filter(({ action }) => action === 'accept')
+          .map(({ id, words }) => (
+            <details key={id}>
+              <summary className="cursor-pointer text-sm">or {words}</summary>
+              <AllowForm device={id} now={now} />
+            </details>
+          ))}
     </li>
   );
-}
-
-/** How many arrivals the plan holds, and which it leaves open: "9 of 10 arrivals held; open: ...". */
-function sumUpArrivals({ findings }: CheckResult, lamps: readonly Lamp[]): string {
-  const broken = new Set(
-    findings.filter(({ severity }) => severity === 'stops').map(({ subject }) => subject),
-  );
-  const arrivals = lamps.filter(({ kind }) => kind !== 'store');
-  const open = arrivals.filter(({ sources }) => sources.some(({ id }) => broken.has(id)));
-  const held = `${arrivals.length - open.length} of ${arrivals.length} arrivals held`;
-  return open.length === 0
-    ? `${held}.`
-    : `${held}; open: ${open.map(({ name }) => name).join('; ')}.`;
 }
 
 /** What the check says of a plan: what is held in one sentence, then stops, cautions folded. */
 export function CheckReport({
   check,
   lamps,
+  now,
   onMend,
 }: {
   readonly check: CheckResult;
   readonly lamps: readonly Lamp[];
+  /** The time of the site: where it is given, what has to be accepted by name can be. */
+  readonly now?: string;
   readonly onMend?: (mend: Mend) => void;
 }) {
   const stops = check.findings.filter(({ severity }) => severity === 'stops');
@@ -70,7 +79,12 @@ export function CheckReport({
       <p>{sumUpArrivals(check, lamps)}</p>
       <ul className="flex flex-col gap-2">
         {stops.map((finding) => (
-          <FindingRow key={finding.code + finding.subject} finding={finding} onMend={onMend} />
+          <FindingRow
+            key={finding.code + finding.subject}
+            finding={finding}
+            now={now}
+            onMend={onMend}
+          />
         ))}
       </ul>
       {cautions.length > 0 && (
@@ -81,7 +95,12 @@ export function CheckReport({
           </summary>
           <ul className="mt-2 flex flex-col gap-2">
             {cautions.map((finding) => (
-              <FindingRow key={finding.code + finding.subject} finding={finding} onMend={onMend} />
+              <FindingRow
+                key={finding.code + finding.subject}
+                finding={finding}
+                now={now}
+                onMend={onMend}
+              />
             ))}
           </ul>
         </details>

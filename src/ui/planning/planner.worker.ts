@@ -17,6 +17,7 @@ export interface PlannerQuestion {
   readonly scope: Scope;
   readonly grades: Readonly<Record<string, Grade>>;
   readonly policy: GradePolicy;
+  readonly reliefAccepted: readonly string[];
 }
 
 /** What the planner says while it goes on, and at the end. */
@@ -42,7 +43,13 @@ const SECONDS_EACH = 5;
 self.onmessage = ({ data }: MessageEvent<PlannerQuestion>) => {
   const say = (word: PlannerWord) => self.postMessage(word);
   const graph = buildGraph(data.plant);
-  const requirement = computeRequirement(graph, data.scope, data.grades, data.policy);
+  const requirement = computeRequirement(
+    graph,
+    data.scope,
+    data.grades,
+    data.policy,
+    data.reliefAccepted,
+  );
   const tripOf = (answer: PlanAnswer): Trip => {
     const steps = planSequence(graph, requirement, answer);
     return {

@@ -1,7 +1,6 @@
 'use client';
 
-import { names } from './names';
-import type { ExplainedPoint, PointReason } from '../../core/isolation';
+import type { ExplainedPoint } from '../../core/isolation';
 import { pointsOf, type IsolationPlan } from '../../core/plant/schema';
 
 export const PARTS = {
@@ -13,28 +12,22 @@ export const PARTS = {
 export type Part = keyof typeof PARTS;
 export const PART_NAMES = Object.keys(PARTS) as Part[];
 
-/** Why a point is there, in one line: the sources that it holds back by grade, or the rule that it serves. */
-function describeReasons(reasons: readonly PointReason[]): string {
-  const byGrade = new Map<string, string[]>();
-  for (const { subject, grade } of reasons) {
-    if (grade) byGrade.set(grade, [...(byGrade.get(grade) ?? []), subject]);
-  }
-  if (byGrade.size > 0) {
-    return [...byGrade]
-      .map(([grade, sources]) => `${grade} for ${names([...new Set(sources)])}`)
-      .join('; ');
-  }
-  return reasons.map(({ words }) => words).join('; ');
-}
+/** Said of a point that makes no difference. */
+const NOTHING = {
+  passes: 'The plan passes as well without it.',
+  open: 'Makes no difference yet: another way is still open.',
+} as const;
 
 /** The points of a plan being drawn up: what is done to each, why it is there, and a way to take it out. */
 export function PointTable({
   plan,
   points,
+  passes,
   onDrop,
 }: {
   readonly plan: IsolationPlan;
   readonly points: readonly ExplainedPoint[];
+  readonly passes: boolean;
   readonly onDrop: (part: Part, id: string) => void;
 }) {
   const rows = PART_NAMES.flatMap((part) => pointsOf(plan, part).map((id) => ({ part, id })));
@@ -66,10 +59,7 @@ export function PointTable({
               <th className="py-1 pr-3 text-left font-mono whitespace-nowrap">{id}</th>
               <td className="py-1 pr-3 whitespace-nowrap">{PARTS[part]}</td>
               <td className="py-1">
-                {known &&
-                  (known.reasons.length > 0
-                    ? describeReasons(known.reasons)
-                    : 'No rule that this plan meets needs it.')}
+                {known && (known.words || NOTHING[passes ? 'passes' : 'open'])}
               </td>
               <td className="text-right">
                 <button

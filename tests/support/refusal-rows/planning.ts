@@ -243,7 +243,7 @@ export const PLANNING_ROWS: RefusalRow[] = [
     'a grade is lowered without a reason',
     () => carryOut([['ada', RAISE]]),
     'ada',
-    { kind: 'set-grade', source: 'HOLDER', grade: 'single', reason: '', measures: ['attended'] },
+    { kind: 'set-grade', sources: ['HOLDER'], grade: 'single', reason: '', measures: ['attended'] },
     ['reason-missing'],
   ],
   [
@@ -252,7 +252,7 @@ export const PLANNING_ROWS: RefusalRow[] = [
     'ada',
     {
       kind: 'set-grade',
-      source: 'HOLDER',
+      sources: ['HOLDER'],
       grade: 'single',
       reason: 'no second valve',
       measures: [],
@@ -263,14 +263,14 @@ export const PLANNING_ROWS: RefusalRow[] = [
     'a grade is raised with no measure',
     () => carryOut([['ada', RAISE]]),
     'ada',
-    { kind: 'set-grade', source: 'HOLDER', grade: 'positive', reason: 'long job', measures: [] },
+    { kind: 'set-grade', sources: ['HOLDER'], grade: 'positive', reason: 'long job', measures: [] },
     [],
   ],
   [
     'the grade of nothing is set',
     () => carryOut([['ada', RAISE]]),
     'ada',
-    { kind: 'set-grade', source: 'P202-SUC', grade: 'single', reason: 'x', measures: [] },
+    { kind: 'set-grade', sources: ['P202-SUC'], grade: 'single', reason: 'x', measures: [] },
     ['source-unknown'],
   ],
 ];

@@ -1,5 +1,6 @@
 import { jobOn, planOf, smallPlant } from '../../../../tests/support/small-plant';
 import type { Grade, IsolationPlan, Scope } from '../../plant';
+import { computeRequirement } from '../requirement';
 import { checkPlan } from './check';
 import type { FindingCode } from '../findings';
 
@@ -225,5 +226,29 @@ describe('checkPlan', () => {
       (finding) => finding.code === code,
     );
     expect(found?.severity).toBe('caution');
+  });
+});
+
+describe('relief that a plan takes away from what keeps a source', () => {
+  const job = (accepted: readonly string[]) => {
+    const plant = smallPlant({
+      links: { SB: { kind: 'relief-valve', between: ['MID', 'END'], protects: ['SRC'] } },
+    });
+    const { graph } = jobOn(plant);
+    const scope = { work: [{ section: 'W', activity: 'open' as const }], hours: 8 };
+    const requirement = computeRequirement(graph, scope, {}, undefined, accepted);
+    const { findings } = checkPlan(graph, requirement, planOf(['V1', 'V2', 'CB'], ['BL', 'DR']));
+    return findings.filter(({ code }) => code.startsWith('relief'));
+  };
+
+  it('stops the plan, and says that it can be accepted by name', () => {
+    expect(job([])).toMatchObject([
+      { code: 'relief-lost', severity: 'stops', mends: [{ action: 'accept', id: 'SB' }] },
+    ]);
+    expect(job(['V1'])).toMatchObject([{ code: 'relief-lost' }]);
+  });
+
+  it('is a caution once each valve that is lost was accepted', () => {
+    expect(job(['SB'])).toMatchObject([{ code: 'relief-accepted', severity: 'caution' }]);
   });
 });

@@ -71,7 +71,7 @@ export function checkPlan(
     ...findShutIn(graph, state, requirement),
     ...findUnreleased(graph, state, requirement),
     ...requirement.earths.flatMap((demand) => findUnearthed(graph, state, demand)),
-    ...findUnprotected(graph, state),
+    ...findUnprotected(graph, state, requirement),
     ...findLiveOutlets(graph, state),
     ...findBackPressed(graph, state),
     ...listCautions(graph, state, requirement),

@@ -1,6 +1,8 @@
 import type { PlantGraph } from '../../plant';
 import { computePlantState, type PlantState } from '../bodies';
-import { makeFinding, type Finding } from '../findings';
+import { makeFinding, type Finding, type Mend } from '../findings';
+import type { Requirement } from '../requirement';
+import { MOST_MENDS } from './mends';
 
 const known = new WeakMap<PlantGraph, PlantState>();
 
@@ -36,9 +38,13 @@ export const isInService = (
 
 /**
  * Sections that some source can still put under pressure and that lose every relief valve which stood in service. What had none before
- * is a matter of the drawing.
+ * is a matter of the drawing; what was accepted by name is a caution.
  */
-export function findUnprotected(graph: PlantGraph, state: PlantState): Finding[] {
+export function findUnprotected(
+  graph: PlantGraph,
+  state: PlantState,
+  { reliefAccepted }: Requirement,
+): Finding[] {
   if (state.barriers.length === 0 && state.powerless.length === 0) return [];
   const asItStands = stateAsItStands(graph);
   return [...listProtectors(graph)].flatMap(([section, reliefs]) => {
@@ -47,8 +53,19 @@ export function findUnprotected(graph: PlantGraph, state: PlantState): Finding[]
     const before = reliefs.filter((one) => isInService(graph, asItStands, one, section));
     if (before.length === 0) return [];
     if (reliefs.some((one) => isInService(graph, state, one, section))) return [];
-    const names = before.map((one) => graph.links[one]?.id ?? '').join(' and ');
+    const ids = before.map((one) => graph.links[one]?.id ?? '');
+    const names = ids.join(' and ');
+    if (ids.every((one) => reliefAccepted.has(one))) {
+      const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): accepted by name, with what guards instead`;
+      return [makeFinding('relief-accepted', id, words)];
+    }
+    const mends = ids
+      .filter((one) => !reliefAccepted.has(one))
+      .map((one): Mend => {
+        return { action: 'accept', id: one, words: `have the loss of ${one} accepted by name` };
+      })
+      .slice(0, MOST_MENDS);
     const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): bring another into service first, or cut ${id} off from its source`;
-    return [makeFinding('relief-lost', id, words)];
+    return [makeFinding('relief-lost', id, words, { mends })];
   });
 }

@@ -56,7 +56,13 @@ function requirementToFit(
       .filter((demand) => rankGrade(demand.grade) < rankGrade(demand.tableGrade))
       .map((demand) => [demand.id, demand.grade]),
   );
-  const opened = computeRequirement(graph, scope, {}, requirement.policy);
+  const opened = computeRequirement(
+    graph,
+    scope,
+    {},
+    requirement.policy,
+    requirement.reliefAccepted,
+  );
   return {
     ...opened,
     demands: opened.demands.map((demand) => {

@@ -55,6 +55,7 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'stop-plant':
     case 'lock-point':
     case 'open-outlet':
+    case 'see-open':
     case 'take-watch':
     case 'end-watch':
     case 'restrain-store':

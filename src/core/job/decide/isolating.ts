@@ -16,6 +16,7 @@ type Isolating = CommandOf<
   | 'tell-affected'
   | 'stop-plant'
   | 'lock-point'
+  | 'see-open'
   | 'open-outlet'
   | 'take-watch'
   | 'end-watch'
@@ -101,6 +102,19 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
           ...requireBypassAllowed(dossier, command.link, context.site, context.now),
         ],
         event: { ...command, kind: 'point-locked' },
+      };
+    case 'see-open':
+      return {
+        refusals: [
+          ...requireTurn(dossier, command.link, context),
+          ...(command.found === 'stays-shut' && command.note.trim() === ''
+            ? [refuse('way-needs-words', { link: command.link })]
+            : []),
+        ],
+        event: {
+          ...command,
+          kind: command.found === 'stays-shut' ? 'way-found-shut' : 'seen-open',
+        },
       };
     case 'open-outlet':
       return decideOpening(dossier, command, context);

@@ -136,18 +136,21 @@ export function decidePlanning(
         event: { ...command, kind: 'plan-drafted', plantVersion: context.site.plantVersion },
       };
     case 'set-grade': {
-      const traced = findRequirement(dossier, context.site).demands;
-      const demand = traced.find(({ id }) => id === command.source);
-      const isLowered =
-        demand !== undefined && rankGrade(command.grade) < rankGrade(demand.tableGrade);
+      const { demands } = findRequirement(dossier, context.site);
+      const unknown = command.sources.filter((source) => !demands.some(({ id }) => id === source));
+      const lowered = demands.filter(
+        ({ id, tableGrade }) =>
+          command.sources.includes(id) && rankGrade(command.grade) < rankGrade(tableGrade),
+      );
+      const source = command.sources.join(', ');
       return {
         refusals: [
           ...settled,
           ...(plan.kind === 'submitted' ? [refuse('plan-settled')] : []),
-          ...(demand ? [] : [refuse('source-unknown', { source: command.source })]),
-          ...(command.reason === '' ? [refuse('reason-missing', { source: command.source })] : []),
-          ...(isLowered && command.measures.length === 0
-            ? [refuse('measures-missing', { source: command.source })]
+          ...unknown.map((id) => refuse('source-unknown', { source: id })),
+          ...(command.reason === '' ? [refuse('reason-missing', { source })] : []),
+          ...(lowered.length > 0 && command.measures.length === 0
+            ? [refuse('measures-missing', { source: lowered.map(({ id }) => id).join(', ') })]
             : []),
         ],
         event: { ...command, kind: 'grade-set' },

@@ -16,6 +16,8 @@ import { evolvePlan } from './plan';
 const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'point-locked',
   'outlet-opened',
+  'seen-open',
+  'way-found-shut',
   'watch-taken',
   'watch-ended',
   'store-restrained',

@@ -10,6 +10,8 @@ import { relight, unprove } from './unprove';
 export const EMPTY_ISOLATION: IsolationRecord = {
   locked: {},
   opened: {},
+  seenOpen: {},
+  foundShut: {},
   watched: {},
   earths: {},
   restrained: {},
@@ -57,6 +59,18 @@ export function evolveIsolation(
       const alone = { ...mark, tag, reason, measure, accepter };
       return { ...isolation, tagged: put(isolation.tagged, link, alone) };
     }
+    case 'seen-open':
+      return {
+        ...isolation,
+        seenOpen: put(isolation.seenOpen, event.link, mark),
+        foundShut: drop(isolation.foundShut, event.link),
+      };
+    case 'way-found-shut':
+      return {
+        ...isolation,
+        seenOpen: drop(isolation.seenOpen, event.link),
+        foundShut: put(isolation.foundShut, event.link, { ...mark, note: event.note }),
+      };
     case 'outlet-opened':
       return {
         ...isolation,

@@ -41,7 +41,9 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
   if (event.kind === 'grade-set') {
     const { grade, reason, measures } = event;
     const set = { ...mark, grade, reason, measures };
-    return { ...dossier, grades: put(dossier.grades, event.source, set) };
+    const sources = event.sources ?? [event.source ?? ''];
+    const grades = { ...dossier.grades, ...Object.fromEntries(sources.map((id) => [id, set])) };
+    return { ...dossier, grades };
   }
   const { plan } = dossier;
   if (plan.kind === 'none') return dossier;

@@ -1,0 +1,134 @@
+import { otherEnd, type PlantGraph } from '../plant';
+import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
+import type { Finding } from './findings';
+import { listArrivalLamps, listNames } from './lamps';
+import { DRIVEN, ENDS_HERE, followRoute, ITSELF, LEAKED, searchModes, stateOf } from './modes';
+import type { Requirement } from './requirement';
+import { UNREACHED, type Route } from './routes';
+import { listArrived } from './trace';
+
+const nameLink = (graph: PlantGraph, link: number): string => graph.links[link]?.id ?? '';
+
+/** The sections that a route from a source passes, the source first; one more than it has links. */
+function sectionsOf(graph: PlantGraph, source: number, route: Route): number[] {
+  const sections = [source];
+  for (const link of route) sections.push(otherEnd(graph, link, sections.at(-1) as number));
+  return sections;
+}
+
+/** Opened outlets, by id, whose part lies on a stretch of a route and is let down by them. */
+function bleedsOn(graph: PlantGraph, state: PlantState, sections: readonly number[]): string[] {
+  const parts = new Set(sections.map((section) => state.part[section]));
+  return state.opened
+    .filter((outlet) => {
+      const part = state.part[sectionOfOutlet(graph, outlet)];
+      return parts.has(part) && state.bled[part as number] === 1;
+    })
+    .map((outlet) => graph.outlets[outlet]?.id ?? '');
+}
+
+/** Where a barrier stands among those on its route: alone, first or second of two with the bleed between, or one of several. */
+function sayPlace(
+  graph: PlantGraph,
+  state: PlantState,
+  source: number,
+  route: Route,
+  link: number,
+): string {
+  const barriers = route.filter((one) => state.barred[one]);
+  const [first, second] = barriers;
+  if (barriers.length > 2) {
+    return `one of ${barriers.length} in a row (${barriers.map((one) => nameLink(graph, one)).join(', ')})`;
+  }
+  if (first === undefined || second === undefined) return 'the only barrier';
+  const sections = sectionsOf(graph, source, route);
+  const between = sections.slice(route.indexOf(first) + 1, route.indexOf(second) + 1);
+  const bleeds = bleedsOn(graph, state, between);
+  const place =
+    link === first
+      ? `first of two, before ${nameLink(graph, second)}`
+      : `second of two, after ${nameLink(graph, first)}`;
+  return bleeds.length > 0 ? `${place} and with ${listNames(bleeds)} open between` : place;
+}
+
+/** Names a source as its lamp does; by its id where no lamp tells of it. */
+function makeNamer(graph: PlantGraph, requirement: Requirement): (id: string) => string {
+  const lamps = listArrivalLamps(graph, requirement.trace);
+  return (id) => lamps.find(({ sources }) => sources.includes(id))?.words ?? id;
+}
+
+/** What one closed link holds back, by arrival, and where it stands among the barriers on the way. */
+export function sayClosed(
+  graph: PlantGraph,
+  requirement: Requirement,
+  state: PlantState,
+  id: string,
+): string[] {
+  const link = graph.linkAt.get(id);
+  if (link === undefined || !state.barred[link]) return [];
+  const less = computePlantState(graph, {
+    ...state.plan,
+    close: state.plan.close.filter((other) => other !== id),
+  });
+  const weighIn = (one: PlantState) => (at: number) =>
+    one.barred[at] ? (graph.strength[at] as number) : 0;
+  const arrived = listArrived(requirement.trace.zone, [ITSELF, LEAKED, DRIVEN, ENDS_HERE]);
+  const before = searchModes(graph, arrived, { weigh: weighIn(state) });
+  const after = searchModes(graph, arrived, { weigh: weighIn(less) });
+  const nameSource = makeNamer(graph, requirement);
+  const held = new Map<string, Set<string>>();
+  for (const { source, id: from } of requirement.demands) {
+    const at = stateOf(source, ITSELF);
+    const cost = after.cost[at] as number;
+    if (cost === UNREACHED || cost >= (before.cost[at] as number)) continue;
+    const place = sayPlace(graph, state, source, followRoute(after, at), link);
+    held.set(place, (held.get(place) ?? new Set()).add(nameSource(from)));
+  }
+  return [...held].map(([place, what]) => `holds back ${[...what].join('; ')}: ${place}`);
+}
+
+/** The barriers on either side of an outlet that stands open between two of them, by id. */
+function findSides(
+  graph: PlantGraph,
+  state: PlantState,
+  outlet: number,
+  { route }: Finding,
+): string[] {
+  const part = state.part[sectionOfOutlet(graph, outlet)];
+  const isBeside = (link: number) =>
+    [2 * link, 2 * link + 1].some((end) => state.part[graph.ends[end] as number] === part);
+  return route.filter((id) => {
+    const link = graph.linkAt.get(id);
+    return link !== undefined && state.barred[link] === 1 && isBeside(link);
+  });
+}
+
+/** What an opened outlet is for, told from what the check says without it. */
+export function sayOpened(
+  graph: PlantGraph,
+  requirement: Requirement,
+  state: PlantState,
+  id: string,
+  without: readonly Finding[],
+): string[] {
+  const outlet = graph.outletAt.get(id);
+  if (outlet === undefined) return [];
+  const nameSource = makeNamer(graph, requirement);
+  const between = new Map<string, Set<string>>();
+  for (const finding of without.filter(({ code }) => code === 'double-bled-not-met')) {
+    const sides = findSides(graph, state, outlet, finding);
+    const place = sides.length > 1 ? `between ${listNames(sides)}` : 'between two barriers';
+    between.set(place, (between.get(place) ?? new Set()).add(nameSource(finding.subject)));
+  }
+  const subjectsOf = (code: Finding['code']) =>
+    listNames(without.filter((one) => one.code === code).map(({ subject }) => subject));
+  const say = (code: Finding['code'], words: (subjects: string) => string) =>
+    subjectsOf(code) === '' ? [] : [words(subjectsOf(code))];
+  return [
+    ...[...between].map(([place, what]) => `stands open ${place}, for ${[...what].join('; ')}`),
+    ...say('work-not-bled', (work) => `lets ${work} down before it is opened`),
+    ...say('shut-in-not-bled', (shut) => `lets down what is shut in at ${shut}`),
+    ...say('store-not-released', (stores) => `releases ${stores}`),
+    ...say('earth-missing', (earthed) => `earths ${earthed}`),
+  ];
+}
