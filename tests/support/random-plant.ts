@@ -39,6 +39,7 @@ const MEDIA = [
   { id: 'M-EL', name: 'power', energy: 'electrical', phase: 'none', hazards: [] },
   { id: 'M-MEC', name: 'shaft', energy: 'mechanical', phase: 'none', hazards: [] },
   { id: 'M-HOT', name: 'heat', energy: 'thermal', phase: 'none', hazards: [] },
+  { id: 'M-RAY', name: 'rays', energy: 'radiation', phase: 'none', hazards: [] },
 ] as const satisfies Plant['media'];
 
 type MediumId = (typeof MEDIA)[number]['id'];

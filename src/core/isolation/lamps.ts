@@ -27,7 +27,7 @@ const MACHINES: Partial<Record<Link['kind'], string>> = {
   heater: 'Heat from',
   exchanger: 'Heat from',
   joint: 'What comes over',
-  shutter: 'Rays from',
+  shutter: 'Rays past',
 };
 
 const STORED: Readonly<Record<Store['kind'], string>> = {
@@ -41,8 +41,8 @@ const STORED: Readonly<Record<Store['kind'], string>> = {
   'trapped-liquid': 'Liquid trapped',
 };
 
-/** The link that makes what arrives: the machine nearest to the work that is not itself turned by another, else the last converter. */
-function findMaker(graph: PlantGraph, source: number, { mode, route }: Arrival): number {
+/** The link that makes what arrives: the machine nearest to the work that is a generator or not itself turned by another, else the last converter. */
+function findMaker(graph: PlantGraph, source: number, { route }: Arrival): number {
   let here = source;
   let maker = -1;
   let last = -1;
@@ -50,15 +50,12 @@ function findMaker(graph: PlantGraph, source: number, { mode, route }: Arrival):
     const crossing = graph.crossing[link];
     if (crossing?.kind === 'drive' || crossing?.kind === 'ends') {
       last = link;
-      if (graph.carrier[here] !== 'motion') maker = link;
+      const isMade = graph.carrier[here] !== 'motion' || graph.links[link]?.kind === 'generator';
+      if (isMade) maker = link;
     }
     here = otherEnd(graph, link, here);
   }
-  return mode === 'ends-here' && graph.carrier[source] !== 'motion'
-    ? last
-    : maker === -1
-      ? last
-      : maker;
+  return maker === -1 ? last : maker;
 }
 
 interface Gathered {
@@ -119,8 +116,9 @@ function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): str
 
 function sayMachine(graph: PlantGraph, { key, sources }: Gathered): string {
   const link = graph.links[graph.linkAt.get(key) ?? -1];
-  const what = `${(link && MACHINES[link.kind]) ?? 'The drive'} ${link?.name ?? key}`;
-  return `${what}, fed from ${nameSources(sources)}`;
+  const name = link?.name === undefined ? key : `${key} (${link.name})`;
+  const what = `${(link && MACHINES[link.kind]) ?? 'The drive'} ${name}`;
+  return `${what}, ${link?.kind === 'shutter' ? 'from' : 'fed from'} ${nameSources(sources)}`;
 }
 
 const RANK: Readonly<Record<LampKind, number>> = { medium: 0, drive: 1, heat: 2, store: 3 };

@@ -70,7 +70,8 @@ const inIdOrder = <Row extends { readonly id: string }>(rows: readonly Row[]): R
 const numbered = (rows: readonly { readonly id: string }[]): Map<string, number> =>
   new Map(rows.map((row, index) => [row.id, index]));
 
-function listIncidence(sectionCount: number, ends: Int32Array) {
+/** The links at each section, from both ends of each link. */
+export function listIncidence(sectionCount: number, ends: Int32Array) {
   const start = new Int32Array(sectionCount + 1);
   for (const end of ends) start[end + 1] = (start[end + 1] ?? 0) + 1;
   for (let n = 0; n < sectionCount; n++) start[n + 1] = (start[n + 1] ?? 0) + (start[n] ?? 0);

@@ -62,15 +62,15 @@ class IdBook {
   readonly problems: FileProblem[] = [];
   private readonly seen = new Map<string, string>();
 
-  claim(id: string, path: readonly PropertyKey[]): void {
-    const first = this.seen.get(id);
+  /** Takes an id for a row; `among` says in words what no two of may share one. */
+  claim(id: string, path: readonly PropertyKey[], among: string): void {
+    const first = this.seen.get(`${among} ${id}`);
     const here = formatPath(path);
-    if (first === undefined) this.seen.set(id, here);
-    else
-      this.add(
-        path,
-        `id ${showValue(id)} is already used at ${first}; ids are unique across the file`,
-      );
+    if (first === undefined) this.seen.set(`${among} ${id}`, here);
+    else {
+      const words = `id ${showValue(id)} is already used at ${first}; each of the ${among} has an id of its own`;
+      this.add(path, words);
+    }
   }
 
   add(path: readonly PropertyKey[], message: string): void {
@@ -84,15 +84,20 @@ class IdBook {
 
 const idsOf = (rows: readonly { readonly id: string }[]) => new Set(rows.map((row) => row.id));
 
+/** What a tag, a plan or a reading may name by its id alone. */
+const AT_THE_PLANT = 'sections, links, outlets, gauges and stores';
+
+/** Ids are unique in each table, and among everything that is gone to at the plant: a tag has to mean one place. */
 function claimIds(plant: Plant, book: IdBook): void {
-  const tables = ['areas', 'media', 'sections', 'links', 'outlets', 'gauges', 'equipment'] as const;
-  for (const table of tables) {
-    plant[table].forEach((row, index) => book.claim(row.id, [table, index, 'id']));
+  for (const table of ['areas', 'media', 'equipment', 'surroundings'] as const) {
+    plant[table]?.forEach((row, index) => book.claim(row.id, [table, index, 'id'], table));
   }
-  plant.surroundings?.forEach((row, index) => book.claim(row.id, ['surroundings', index, 'id']));
+  for (const table of ['sections', 'links', 'outlets', 'gauges'] as const) {
+    plant[table].forEach((row, index) => book.claim(row.id, [table, index, 'id'], AT_THE_PLANT));
+  }
   plant.sections.forEach((section, index) =>
     section.stores?.forEach((store, at) =>
-      book.claim(store.id, ['sections', index, 'stores', at, 'id']),
+      book.claim(store.id, ['sections', index, 'stores', at, 'id'], AT_THE_PLANT),
     ),
   );
 }

@@ -9,6 +9,7 @@ import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
 import type { Aim } from './fields';
+import { drawShuttersApart } from './shutters';
 import { computeStages, type Stage } from './stages';
 
 /** One answer of the planner. `optimal` when it is proved best; `gap` is the share of its first figure
@@ -123,7 +124,9 @@ export function planIsolation(
 ): PlanningResult {
   const graph = asEmptied(drawn, requirement);
   watch.onStart?.('grades');
-  const tried = attempt(graph, requirement, limits, () => watch.onStart?.('shortfall'));
+  const tried = attempt(drawShuttersApart(graph), requirement, limits, () =>
+    watch.onStart?.('shortfall'),
+  );
   const known = new Map<string, readonly Stage[]>();
   const stagesOf = ({ plan, isProved }: Pick<BestPlan, 'plan' | 'isProved'>): readonly Stage[] => {
     const key = JSON.stringify([plan.close, plan.open, plan.restrain, plan.stand, isProved]);
