@@ -21,6 +21,7 @@ import { makeWorks, type MadeJob } from '../tests/support/works';
 import { benchBoard } from './board';
 import { benchGas } from './gas';
 import { benchPeople } from './people';
+import { benchStart } from './start';
 import { say, summarise, time } from './timing';
 
 const SEED = 7;
@@ -132,14 +133,17 @@ function measureMade(size: number): void {
   measure(`Works of seed ${SEED}`, graph, cases);
 }
 
-/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build). */
+/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build), `-- start` the command line. */
 async function main(): Promise<void> {
   if (process.argv.includes('board')) return benchBoard();
   if (process.argv.includes('gas')) return benchGas();
   if (process.argv.includes('people')) return benchPeople();
+  if (process.argv.includes('start')) return benchStart();
   const sizes = process.argv.slice(2).map(Number).filter(Number.isInteger);
   measureDemo();
   for (const size of sizes.length > 0 ? sizes : SIZES) measureMade(size);
+  if (sizes.length > 0) return;
+  benchStart();
   await benchBoard();
   await benchGas();
   await benchPeople();

@@ -8,6 +8,7 @@ import {
   rankGrade,
   type Finding,
   type PlanAnswer,
+  type PlanningPhase,
   type Sign,
 } from '../core/isolation';
 import { planRestore, planSequence } from '../core/sequence';
@@ -109,11 +110,30 @@ const describeAnswer = (aim: string, answer: PlanAnswer): string =>
 /** Seconds that each search of the planner may take before it settles for the best so far. */
 const SECONDS_EACH = 20;
 
+/** What the planner is at, in words. */
+const SEEKING: Readonly<Record<PlanningPhase, string>> = {
+  grades: 'seeing whether every grade can be had',
+  shortfall: 'finding what cannot be had, and the best there is',
+  effort: 'seeking the least effort',
+  outage: 'seeking the least outage',
+  points: 'seeking the fewest points',
+  stages: 'planning the stages in which blinds are fitted',
+};
+
 /** Three answers side by side. Stops when no plan reaches the grades. */
-export function runPlan([plant = '', scope = '', grades]: string[]): Answer {
+export function runPlan(
+  [plant = '', scope = '', grades]: string[],
+  _options: unknown,
+  onStep: (what: string) => void = () => undefined,
+): Answer {
   const { graph, requirement } = readJobOrThrow(plant, scope, grades);
   const limits = limitTime(SECONDS_EACH, () => performance.now());
-  const result = planIsolation(graph, requirement, limits, { onStart: limits.begin });
+  const result = planIsolation(graph, requirement, limits, {
+    onStart: (what) => {
+      limits.begin();
+      onStep(SEEKING[what]);
+    },
+  });
   const text = lines(
     result.feasible
       ? 'feasible'

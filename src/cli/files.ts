@@ -1,12 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
+import { extname } from 'node:path';
 import {
   buildGraph,
+  describeSheetProblem,
   LARGEST_FILE_BYTES,
   parseGrades,
   parseJson,
   parsePlan,
   parsePlant,
   parseScope,
+  parseSheets,
   type FileProblem,
   type Grade,
   type IsolationPlan,
@@ -27,7 +30,7 @@ export class BadFile extends Error {
   }
 }
 
-function readDocumentOrThrow(file: string): unknown {
+function readBytesOrThrow(file: string): Buffer {
   const refuse = (message: string) => new BadFile(file, [{ path: '(file)', message }]);
   let size: number;
   try {
@@ -40,14 +43,15 @@ function readDocumentOrThrow(file: string): unknown {
       `is ${(size / 1048576).toFixed(0)} MB, at most ${LARGEST_FILE_BYTES / 1048576} MB is read`,
     );
   }
-  let text: string;
   try {
-    text = readFileSync(file, 'utf8');
+    return readFileSync(file);
   } catch {
     throw refuse('cannot be read: it is not a readable file');
   }
-  return acceptOrThrow(file, parseJson(text));
 }
+
+const readDocumentOrThrow = (file: string): unknown =>
+  acceptOrThrow(file, parseJson(readBytesOrThrow(file).toString('utf8')));
 
 function acceptOrThrow<Value>(file: string, result: Result<Value, FileProblem>): Value {
   if (!result.ok) throw new BadFile(file, result.problems);
@@ -60,9 +64,24 @@ export interface Job {
   readonly requirement: Requirement;
 }
 
-/** Reads a plant file. */
-export const readPlantOrThrow = (file: string): Plant =>
-  acceptOrThrow(file, parsePlant(readDocumentOrThrow(file)));
+/** Whether a file is a zip: by its name, or by its first bytes whatever it is called. */
+const isZip = (file: string, bytes: Buffer): boolean =>
+  extname(file) === '.zip' || bytes.subarray(0, 2).toString('latin1') === 'PK';
+
+/** Reads a plant file: one JSON document, or a zip of CSV sheets. */
+export function readPlantOrThrow(file: string): Plant {
+  const bytes = readBytesOrThrow(file);
+  if (!isZip(file, bytes)) {
+    return acceptOrThrow(file, parsePlant(acceptOrThrow(file, parseJson(bytes.toString('utf8')))));
+  }
+  const read = parseSheets(bytes);
+  if (read.ok) return read.value;
+  const problems = read.problems.map((problem) => ({
+    path: problem.file,
+    message: describeSheetProblem(problem),
+  }));
+  throw new BadFile(file, problems);
+}
 
 /** Reads plant, scope and, where given, grades. */
 export function readJobOrThrow(plantFile: string, scopeFile: string, gradesFile?: string): Job {

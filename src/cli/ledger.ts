@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import type { Command } from 'commander';
 import { openDatabase, type Db } from '../db';
 import { verifyLedger } from '../ledger';
 import { databaseFile } from '../server/database';
@@ -9,10 +8,6 @@ import { verifyAll } from '../server/verify';
 import { BadFile } from './files';
 import type { Answer } from './commands';
 
-type Act = (
-  work: (args: string[], options: Readonly<Record<string, string>>) => Answer | Promise<Answer>,
-) => (...given: unknown[]) => Promise<void>;
-
 function openThere(file: string): Db {
   if (existsSync(file)) return openDatabase(file);
   throw new BadFile(file, [
@@ -20,7 +15,8 @@ function openThere(file: string): Db {
   ]);
 }
 
-function runVerify([file = databaseFile()]: string[], { head }: { head?: string }): Answer {
+/** Looks over everything that is kept: chain, signatures, heads, every table. */
+export function runVerify([file = databaseFile()]: string[], { head }: { head?: string }): Answer {
   const verdict = verifyAll(openThere(file), { expectedHead: head });
   const { whole, events, problems, notes } = verdict;
   const text = whole
@@ -29,7 +25,8 @@ function runVerify([file = databaseFile()]: string[], { head }: { head?: string 
   return { document: verdict, text, passes: whole };
 }
 
-async function runBackup([to = '', file = databaseFile()]: string[]): Promise<Answer> {
+/** Copies the database while it is in use, and verifies the copy. */
+export async function runBackup([to = '', file = databaseFile()]: string[]): Promise<Answer> {
   const made = await makeBackup(openThere(file), to);
   const text = made.ok
     ? `${to}: ${made.verdict.events} events, newest ${made.verdict.head.slice(0, 16)}, verified. Keep the key of the ledger apart from it.\n`
@@ -37,7 +34,8 @@ async function runBackup([to = '', file = databaseFile()]: string[]): Promise<An
   return { document: made, text, passes: made.ok };
 }
 
-function runRestore([from = '', file = databaseFile()]: string[]): Answer {
+/** Puts a backup into the place of the database, once it is verified. */
+export function runRestore([from = '', file = databaseFile()]: string[]): Answer {
   const restored = restoreBackup(from, file);
   const text = restored.ok
     ? `${file}: ${restored.verdict.events} events, newest ${restored.verdict.head.slice(0, 16)}, verified and put in place${restored.kept === undefined ? '' : `; what was there is ${restored.kept}`}.\n`
@@ -46,7 +44,7 @@ function runRestore([from = '', file = databaseFile()]: string[]): Answer {
 }
 
 /** Writes what is kept of jobs anew, from a chain that is whole. */
-function runRebuild([file = databaseFile()]: string[]): Answer {
+export function runRebuild([file = databaseFile()]: string[]): Answer {
   const db = openThere(file);
   const report = verifyLedger(db);
   if (!report.whole) {
@@ -56,30 +54,4 @@ function runRebuild([file = databaseFile()]: string[]): Answer {
   const jobs = rebuildRows(db);
   const text = `${jobs} jobs written anew from ${report.events} events\n`;
   return { document: { jobs, events: report.events }, text, passes: true };
-}
-
-/** Adds `ledger verify`, `ledger rebuild`, `backup` and `restore`. */
-export function addLedgerCommands(program: Command, act: Act): void {
-  const ledger = program.command('ledger').description('the record of everything that was done');
-  ledger
-    .command('verify [file]')
-    .description('look over everything that is kept: chain, signatures, heads, every table')
-    .option('--head <hash>', 'a head from a handover or a paper, which has to stand in the chain')
-    .option('--json', 'print JSON')
-    .action(act(runVerify));
-  ledger
-    .command('rebuild [file]')
-    .description('write what lists, registers and the search keep anew from the ledger')
-    .option('--json', 'print JSON')
-    .action(act(runRebuild));
-  program
-    .command('backup <to> [file]')
-    .description('copy the database while it is in use, and verify the copy')
-    .option('--json', 'print JSON')
-    .action(act(runBackup));
-  program
-    .command('restore <from> [file]')
-    .description('put a backup into the place of the database, once it is verified')
-    .option('--json', 'print JSON')
-    .action(act(runRestore));
 }

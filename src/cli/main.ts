@@ -1,7 +1,7 @@
 import { buildProgram } from './program';
 
 async function main(): Promise<void> {
-  const run = await buildProgram(
+  const run = buildProgram(
     (text) => process.stdout.write(text),
     (text) => process.stderr.write(text),
   );

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { extname } from 'node:path';
 import {
   CALCULATIONS,
@@ -10,13 +10,12 @@ import {
 } from '../core/bench';
 import {
   buildGraph,
+  CAUTION_OF_DRAWING,
   describeChange,
-  describeSheetProblem,
   diffPlants,
-  parseSheets,
+  lintPlant,
   writeGraphml,
   writeSheets,
-  type Plant,
 } from '../core/plant';
 import type { Answer } from './commands';
 import { BadFile, readPlantOrThrow } from './files';
@@ -25,27 +24,9 @@ const lines = (...all: readonly string[]) => `${all.join('\n')}\n`;
 const badArgument = (name: string, message: string) =>
   new BadFile(name, [{ path: '(argument)', message }]);
 
-/** Reads a plant from JSON or from a zip of CSV sheets, by the ending of the file. */
-function readAnyOrThrow(file: string): Plant {
-  if (extname(file) !== '.zip') return readPlantOrThrow(file);
-  let bytes: Buffer;
-  try {
-    bytes = readFileSync(file);
-  } catch {
-    throw new BadFile(file, [{ path: '(file)', message: 'cannot be read: there is no such file' }]);
-  }
-  const read = parseSheets(bytes);
-  if (read.ok) return read.value;
-  const problems = read.problems.map((problem) => ({
-    path: problem.file,
-    message: describeSheetProblem(problem),
-  }));
-  throw new BadFile(file, problems);
-}
-
 /** Writes a plant in the format that the ending of the target names: .json, .zip (CSV sheets) or .graphml. */
 export function runExport([from = '', to = '']: string[]): Answer {
-  const plant = readAnyOrThrow(from);
+  const plant = readPlantOrThrow(from);
   const writers: Readonly<Record<string, () => string | Uint8Array>> = {
     '.json': () => `${JSON.stringify(plant, null, 2)}\n`,
     '.zip': () => writeSheets(plant),
@@ -68,7 +49,7 @@ export function runExport([from = '', to = '']: string[]): Answer {
 
 /** Says what changes from one plant file to another. Stops when they differ. */
 export function runCompare([before = '', after = '']: string[]): Answer {
-  const changes = diffPlants(readAnyOrThrow(before), readAnyOrThrow(after));
+  const changes = diffPlants(readPlantOrThrow(before), readPlantOrThrow(after));
   return {
     document: { changes },
     text: changes.length > 0 ? lines(...changes.map(describeChange)) : 'no difference\n',
@@ -76,9 +57,27 @@ export function runCompare([before = '', after = '']: string[]): Answer {
   };
 }
 
+/** What a drawing leaves to doubt, by kind. Stops when there is anything. */
+export function runLint([file = '']: string[]): Answer {
+  const cautions = lintPlant(buildGraph(readPlantOrThrow(file)));
+  const codes = [...new Set(cautions.map(({ code }) => code))];
+  const text = codes.map((code) => {
+    const of = cautions.filter((one) => one.code === code);
+    return lines(
+      `${CAUTION_OF_DRAWING[code]} (${of.length}):`,
+      ...of.map(({ words }) => `    ${words}`),
+    );
+  });
+  return {
+    document: { cautions },
+    text: text.length > 0 ? text.join('') : 'nothing is left to doubt\n',
+    passes: cautions.length === 0,
+  };
+}
+
 /** The energy of every store of a plant, and what is missing to work it out. */
 export function runStored([file = '']: string[]): Answer {
-  const stored = listStored(buildGraph(readAnyOrThrow(file)));
+  const stored = listStored(buildGraph(readPlantOrThrow(file)));
   const text = stored.map(({ subject, section, kind, result }) => {
     const figures = result.ok
       ? result.figures.map(describeFigure)

@@ -1,4 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { smallPlant } from '../../tests/support/small-plant';
@@ -18,7 +18,7 @@ const bad = file('bad.json', { close: ['V2'], open: ['DR'] });
 async function run(...args: string[]) {
   let out = '';
   let err = '';
-  const program = await buildProgram(
+  const program = buildProgram(
     (text) => (out += text),
     (text) => (err += text),
   );
@@ -172,5 +172,44 @@ describe('the command line', () => {
     expect([code, out]).toEqual([2, '']);
     expect(err).toContain(says);
     expect(err).not.toContain('at Object');
+  });
+});
+
+describe('a plant file at the command line', () => {
+  const zip = join(folder, 'plant.zip');
+  const renamed = join(folder, 'plant.dat');
+
+  it('is read as sheets wherever it may be read as JSON, whatever it is called', async () => {
+    expect((await run('export', plant, zip)).code).toBe(0);
+    writeFileSync(renamed, readFileSync(zip));
+    const asked = ['trace', 'plan', 'check', 'explain', 'sequence'] as const;
+    for (const command of asked) {
+      const further = ['trace', 'plan'].includes(command) ? [] : [good];
+      const [json, sheets] = [
+        await run(command, plant, scope, ...further, '--json'),
+        await run(command, renamed, scope, ...further, '--json'),
+      ];
+      expect({ command, answer: sheets.json() }).toEqual({ command, answer: json.json() });
+    }
+    expect((await run('compare', plant, renamed)).out).toBe('no difference\n');
+  });
+
+  it('says what is wrong in a sheet, and where', async () => {
+    writeFileSync(renamed, 'PK\u0003\u0004 no zip');
+    const { code, err } = await run('trace', renamed, scope);
+    expect({ code, err }).toMatchObject({ code: 2, err: expect.stringContaining(renamed) });
+  });
+
+  it('is looked over for what it leaves to doubt', async () => {
+    const { code, out, json } = await run('plant', 'lint', plant, '--json');
+    expect(code).toBe(1);
+    expect(out).toContain('no-start-station');
+    expect(json().cautions).toContainEqual({
+      code: 'no-start-station',
+      subject: 'M',
+      words: 'M: add it to an equipment with its start stations',
+    });
+    expect((await run('plant', 'lint', plant)).out).toContain('nothing to try after locking (1)');
+    expect((await run('plant', 'lint', join(folder, 'none.json'))).code).toBe(2);
   });
 });

@@ -1,7 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { BadFile } from './files';
-import { runCompare, runCompute, runExport, runStored } from './plant';
-import { runCheck, runExplain, runPlan, runSequence, runTrace, type Answer } from './commands';
+import type { Answer } from './commands';
 
 type Write = (text: string) => void;
 
@@ -15,8 +14,36 @@ function writeBadFile(error: BadFile, json: boolean, out: Write, err: Write): vo
   for (const { path, message } of error.problems) err(`${error.file}: ${path} ${message}\n`);
 }
 
+type Work = (
+  args: string[],
+  options: Readonly<Record<string, string>>,
+  /** Told what is being done, while it goes on. */
+  onStep: (what: string) => void,
+) => Answer | Promise<Answer>;
+
+/** What each command runs. Loaded when it is asked for: a trace need not wait for the database or the Bench. */
+const WORK = {
+  trace: async () => (await import('./commands')).runTrace,
+  plan: async () => (await import('./commands')).runPlan,
+  check: async () => (await import('./commands')).runCheck,
+  explain: async () => (await import('./commands')).runExplain,
+  sequence: async () => (await import('./commands')).runSequence,
+  export: async () => (await import('./plant')).runExport,
+  compare: async () => (await import('./plant')).runCompare,
+  lint: async () => (await import('./plant')).runLint,
+  stored: async () => (await import('./plant')).runStored,
+  compute: async () => (await import('./plant')).runCompute,
+  verify: async () => (await import('./ledger')).runVerify,
+  rebuild: async () => (await import('./ledger')).runRebuild,
+  backup: async () => (await import('./ledger')).runBackup,
+  restore: async () => (await import('./ledger')).runRestore,
+} satisfies Readonly<Record<string, () => Promise<Work>>>;
+
+/** What takes longer than this (ms) says what it is at. */
+const SILENT_MS = 1000;
+
 /** Builds the command line; the answer runs it on an argument list and gives the exit code. */
-export async function buildProgram(out: Write, err: Write) {
+export function buildProgram(out: Write, err: Write) {
   const program = new Command('lantern')
     .description('The Heavy Lantern core without a browser')
     .exitOverride()
@@ -24,14 +51,16 @@ export async function buildProgram(out: Write, err: Write) {
   let code: number = EXIT.passes;
 
   const act =
-    (
-      work: (args: string[], options: Readonly<Record<string, string>>) => Answer | Promise<Answer>,
-    ) =>
+    (name: keyof typeof WORK) =>
     async (...given: unknown[]): Promise<void> => {
       const command = given.at(-1) as Command;
       const json = command.opts<{ json?: boolean }>().json === true;
       try {
-        const answer = await work(command.args, command.opts<Record<string, string>>());
+        const work: Work = await WORK[name]();
+        const started = performance.now();
+        const answer = await work(command.args, command.opts<Record<string, string>>(), (what) => {
+          if (performance.now() - started > SILENT_MS) err(`${what}\n`);
+        });
         out(json ? `${JSON.stringify(answer.document, null, 2)}\n` : answer.text);
         code = answer.passes ? EXIT.passes : EXIT.stops;
       } catch (error) {
@@ -41,45 +70,68 @@ export async function buildProgram(out: Write, err: Write) {
       }
     };
 
-  const add = (name: string, args: string, about: string) =>
-    program.command(`${name} ${args}`).description(about).option('--json', 'print JSON');
-  add('trace', '<plant> <scope>', 'every source and store that can reach the work').action(
-    act(runTrace),
-  );
+  const add = (under: Command, name: keyof typeof WORK, args: string, about: string) =>
+    under
+      .command(`${name} ${args}`)
+      .description(about)
+      .option('--json', 'print JSON')
+      .action(act(name));
+  add(program, 'trace', '<plant> <scope>', 'every source and store that can reach the work');
   add(
+    program,
     'plan',
     '<plant> <scope> [grades]',
     'the best isolations by effort, outage and points',
-  ).action(act(runPlan));
-  add('check', '<plant> <scope> <plan> [grades]', 'check a plan, however it was made').action(
-    act(runCheck),
   );
+  add(program, 'check', '<plant> <scope> <plan> [grades]', 'check a plan, however it was made');
   add(
+    program,
     'explain',
     '<plant> <scope> <plan> [grades]',
     'why each point is there, and what one failure more would mean',
-  ).action(act(runExplain));
-  add('sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan').action(
-    act(runSequence),
   );
-
+  add(program, 'sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan');
   add(
+    program,
     'export',
     '<plant> <target>',
     'write the plant as .json, .zip (CSV sheets) or .graphml',
-  ).action(act(runExport));
-  add('compare', '<before> <after>', 'what changes from one plant file to another').action(
-    act(runCompare),
   );
-  add('stored', '<plant>', 'the energy of every store of a plant').action(act(runStored));
+  add(program, 'compare', '<before> <after>', 'what changes from one plant file to another');
+  const plant = program.command('plant').description('a plant file by itself');
+  add(plant, 'lint', '<plant>', 'what the drawing leaves to doubt');
+  add(program, 'stored', '<plant>', 'the energy of every store of a plant');
   add(
+    program,
     'compute',
     '<calculation> [fields...]',
     'a calculation of the Bench, from field=figure with its unit',
-  ).action(act(runCompute));
-
-  const { addLedgerCommands } = await import('./ledger');
-  addLedgerCommands(program, act);
+  );
+  const ledger = program.command('ledger').description('the record of everything that was done');
+  add(
+    ledger,
+    'verify',
+    '[file]',
+    'look over everything that is kept: chain, signatures, heads, every table',
+  ).option('--head <hash>', 'a head from a handover or a paper, which has to stand in the chain');
+  add(
+    ledger,
+    'rebuild',
+    '[file]',
+    'write what lists, registers and the search keep anew from the ledger',
+  );
+  add(
+    program,
+    'backup',
+    '<to> [file]',
+    'copy the database while it is in use, and verify the copy',
+  );
+  add(
+    program,
+    'restore',
+    '<from> [file]',
+    'put a backup into the place of the database, once it is verified',
+  );
 
   return async (argv: readonly string[]): Promise<number> => {
     try {

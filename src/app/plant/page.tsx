@@ -6,6 +6,8 @@ import { drawPlant } from '../../server/diagram';
 import { listPlantVersions, readGraph } from '../../server/plant';
 import { listPeople } from '../../server/registers';
 import { findCoordinator, findMe } from '../../server/session';
+import { lintPlant } from '../../core/plant';
+import { DrawingCautions } from '../../ui/plant/cautions';
 import { PlantDiagram } from '../../ui/diagram/diagram';
 import { Instant } from '../../ui/shell/site-moments';
 
@@ -47,6 +49,7 @@ export default async function PlantPage() {
         height={560}
         asBuilt={describeAsBuilt(db)}
       />
+      <DrawingCautions cautions={lintPlant(graph)} />
       <h2 className="text-lg font-bold">Versions</h2>
       <ul>
         {listPlantVersions(db).map(({ version, note, actor, at }) => (

@@ -9,6 +9,7 @@ export type { Diagram } from './drawing';
 export * from './diff';
 export * from './emptied';
 export * from './graphml';
+export * from './lint';
 export * from './sheets';
 export { canStandOpen, isSurelyOpen } from './surely-open';
 export { isOffLoad } from './off-load';
