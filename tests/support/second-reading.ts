@@ -46,7 +46,15 @@ exchanger heat fluid E no
 exchanger current heat E no
 agitator motion fluid E no
 agitator current fluid E no
-joint motion fluid E back`
+joint motion fluid E back
+joint radiation fluid E no
+joint radiation current E no
+joint radiation motion E no
+joint radiation heat E no
+shutter radiation fluid E no
+shutter radiation current E no
+shutter radiation motion E no
+shutter radiation heat E no`
   .split('\n')
   .map((row) => row.split(' '));
 
@@ -173,11 +181,14 @@ export class SecondReading {
       }),
     );
     const bodyOf = (section: string) => this.together(section, ({ id }) => !barred.has(id));
-    const partOf = (section: string, of: IsolationPlan | undefined = plan) =>
+    const partOf = (section: string, of: IsolationPlan | 'as it stands' = plan) =>
       this.together(section, ({ id, kind, normal, operated }) => {
-        if (of?.close.includes(id)) return false;
+        if (of !== 'as it stands' && of.close.includes(id)) return false;
         const isPlain = PLAIN.has(kind) || HAND.has(kind);
-        return (of && stands.has(id)) || (isPlain && normal !== 'closed' && operated !== 'remote');
+        return (
+          (of !== 'as it stands' && stands.has(id)) ||
+          (isPlain && normal !== 'closed' && operated !== 'remote')
+        );
       });
     const sources = plant.sections.filter(({ source }) => source).map(({ id }) => id);
     const isLive = (section: string) => sources.some((id) => bodyOf(section).has(id));
@@ -257,9 +268,9 @@ export class SecondReading {
     for (const id of new Set(reliefs.flatMap(({ protects = [] }) => protects))) {
       if (!isLive(id)) continue;
       const own = reliefs.filter(({ protects = [] }) => protects.includes(id));
-      const serves = (of: IsolationPlan | undefined) =>
+      const serves = (of: IsolationPlan | 'as it stands') =>
         own.some(({ between }) => between.some((end) => partOf(id, of).has(end)));
-      if (serves(undefined) && !serves(plan)) return false;
+      if (serves('as it stands') && !serves(plan)) return false;
     }
     return true;
   }

@@ -1,4 +1,5 @@
 import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
+import { buildGraph, type Plant } from '../plant';
 import { computeCost, listLostSections } from './cost';
 
 type Change = Parameters<typeof smallPlant>[0];
@@ -73,5 +74,47 @@ describe('lost supply', () => {
       ).length;
     expect(lost('motor')).toBe(3);
     expect(lost('exchanger')).toBe(1);
+  });
+});
+
+describe('supply over machines', () => {
+  /** Two motors on one shaft, each behind a breaker of its own board; only board A has a source. */
+  const plant = () => {
+    const drawn = smallPlant();
+    const at = { medium: 'POWER', area: 'A', voltage_v: 400 } as const;
+    return {
+      ...drawn,
+      media: [
+        ...drawn.media,
+        { id: 'SHAFT', name: 'shaft', energy: 'mechanical', phase: 'none', hazards: [] },
+      ],
+      sections: [
+        ...drawn.sections,
+        { id: 'BOARD-B', name: 'board B', serves: 7, ...at },
+        { id: 'CBL-B', name: 'cable B', ...at },
+        { id: 'SH', name: 'shaft', medium: 'SHAFT', area: 'A', serves: 5 },
+      ],
+      links: [
+        ...drawn.links,
+        { id: 'M-A', kind: 'motor', between: ['CBL', 'SH'] },
+        { id: 'M-B', kind: 'motor', between: ['CBL-B', 'SH'] },
+        { id: 'CB-B', kind: 'circuit-breaker', between: ['BOARD-B', 'CBL-B'] },
+        { id: 'TIE', kind: 'circuit-breaker', between: ['BUS', 'BOARD-B'] },
+      ],
+    } as unknown as Plant;
+  };
+  const lost = (...close: string[]) => {
+    const graph = buildGraph(plant());
+    return listLostSections(graph, close).map((section) => graph.sections[section]?.id);
+  };
+
+  it('turns a shaft from either of its motors, and is lost once neither is fed', () => {
+    expect(lost('CB')).not.toContain('SH');
+    expect(lost('CB', 'CB-B')).toContain('SH');
+  });
+
+  it('never comes back from a shaft to a board', () => {
+    expect(lost('TIE')).toEqual(expect.arrayContaining(['BOARD-B', 'CBL-B']));
+    expect(lost('TIE')).not.toContain('SH');
   });
 });

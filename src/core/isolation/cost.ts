@@ -1,6 +1,6 @@
 import {
-  labelParts,
   NEVER_SUPPLY_KINDS,
+  otherEnd,
   STAGED_KINDS,
   SUPPLY_CONVERTING_KINDS,
   type IsolationPlan,
@@ -66,16 +66,26 @@ export function listSupplyLinks(graph: PlantGraph): Uint8Array {
   });
 }
 
+/** Whether supply goes on over a link from one of its ends: a motor feeds its shaft, and is not fed by it. */
+export function suppliesFrom(graph: PlantGraph, link: number, section: number): boolean {
+  const crossing = graph.crossing[link];
+  if (crossing?.kind !== 'drive') return true;
+  return graph.ends[2 * link + crossing.from] === section;
+}
+
 /** 1 for each section that a source feeds over the given links. */
 export function computeFed(graph: PlantGraph, supplies: (link: number) => boolean): Uint8Array {
-  const part = labelParts(graph, supplies);
-  const isFed = new Uint8Array(part.length);
-  for (let section = 0; section < part.length; section++) {
-    if (graph.isSource[section]) isFed[part[section] as number] = 1;
-  }
-  const fed = new Uint8Array(part.length);
-  for (let section = 0; section < part.length; section++) {
-    fed[section] = isFed[part[section] as number] as number;
+  const fed = graph.isSource.slice();
+  const queue = [...fed.keys()].filter((section) => fed[section]);
+  for (let section = queue.pop(); section !== undefined; section = queue.pop()) {
+    const end = graph.start[section + 1] as number;
+    for (let at = graph.start[section] as number; at < end; at++) {
+      const link = graph.incident[at] as number;
+      const next = otherEnd(graph, link, section);
+      if (fed[next] || !supplies(link) || !suppliesFrom(graph, link, section)) continue;
+      fed[next] = 1;
+      queue.push(next);
+    }
   }
   return fed;
 }

@@ -1,6 +1,6 @@
 import { labelParts, linksOf, otherEnd } from '../../plant';
 import { isThrough } from '../bodies';
-import { computeFed } from '../cost';
+import { computeFed, suppliesFrom } from '../cost';
 import type { Cells } from './cells';
 import type { PlannerModel } from './model';
 import type { Possible } from './possible';
@@ -18,8 +18,6 @@ export class CertainLoss {
   /** By network of supply: 1 where every source has to be kept out, and nothing but its own sources can feed it. */
   private readonly network: Int32Array;
   private readonly isClosed = new Set<number>();
-  /** Networks that nothing can feed against the direction of a converter. */
-  private readonly isOneWay: ReadonlySet<number>;
   private readonly sectionsOf = new Map<number, number[]>();
 
   constructor(
@@ -36,18 +34,19 @@ export class CertainLoss {
     graph.isSource.forEach((isSource, section) => {
       if (isSource && !demanded.has(section)) isOpen.add(this.network[section] as number);
     });
-    const driven = new Map<number, number>();
+    const isFedBy = new Set<number>();
     graph.links.forEach((_, link) => {
       if (!supply[link] || isThrough(graph, link)) return;
       for (const end of [2 * link, 2 * link + 1]) {
-        const one = this.network[graph.ends[end] as number] as number;
-        driven.set(one, (driven.get(one) ?? 0) + 1);
+        const [at, from] = [graph.ends[end], otherEnd(graph, link, graph.ends[end] as number)];
+        if (fed[from] && suppliesFrom(graph, link, from)) {
+          isFedBy.add(this.network[at as number] as number);
+        }
       }
     });
     this.network.forEach((one) => {
-      if (!isOpen.has(one) && !driven.has(one)) this.isClosed.add(one);
+      if (!isOpen.has(one) && !isFedBy.has(one)) this.isClosed.add(one);
     });
-    this.isOneWay = this.listOneWay(driven);
     const isDead = Uint8Array.from(this.network, (_, section) => {
       if (!fed[section]) return 0;
       const cell = cells.cellOf[section] as number;
@@ -83,30 +82,8 @@ export class CertainLoss {
   private diesAt(section: number, standing: number): boolean {
     const { near, isDead, driven } = this.standings[standing] as Standing;
     if (this.isClosed.has(this.network[section] as number)) return near !== BEYOND || isDead;
-    if (this.model.hasUnasked || near === BEYOND || driven.barriers > 0) return false;
-    return this.isOneWay.has(this.network[section] as number);
-  }
-
-  /** Networks all of whose driven neighbours have that one converter and no source: nothing comes back from there. */
-  private listOneWay(converters: ReadonlyMap<number, number>): ReadonlySet<number> {
-    const { graph, supply } = this.model;
-    const sourced = new Set<number>();
-    graph.isSource.forEach((isSource, section) => {
-      if (isSource) sourced.add(this.network[section] as number);
-    });
-    const fedBack = new Set<number>();
-    const made = new Map<number, number[]>();
-    graph.links.forEach((_, link) => {
-      const crossing = graph.crossing[link];
-      if (!supply[link] || isThrough(graph, link)) return;
-      const from = crossing?.kind === 'drive' ? crossing.from : 0;
-      const driver = this.network[graph.ends[2 * link + from] as number] as number;
-      const driven = this.network[graph.ends[2 * link + 1 - from] as number] as number;
-      made.set(driver, [...(made.get(driver) ?? []), driven]);
-      if (sourced.has(driven) || (converters.get(driven) ?? 0) > 1) fedBack.add(driver);
-    });
-    for (const one of fedBack) for (const next of made.get(one) ?? []) fedBack.add(next);
-    return new Set([...this.network].filter((one) => !fedBack.has(one)));
+    // A machine feeds in its driving direction alone, and what it makes is followed as danger is.
+    return !this.model.hasUnasked && near !== BEYOND && driven.barriers === 0;
   }
 
   /** The least loss of every plan in which a cell has a standing; looked at only as far as `limit`. */
@@ -132,7 +109,7 @@ export class CertainLoss {
     return least;
   }
 
-  /** The sections that hang together with one when no source is among them; none when there is or may be one. */
+  /** A section and all that may feed it, when no source is among them; none when there is or may be one. */
   private cutOff(from: number, isAlive: (section: number) => boolean): Iterable<number> {
     const { graph, supply } = this.model;
     const seen = new Set([from]);
@@ -140,7 +117,7 @@ export class CertainLoss {
       if (graph.isSource[section] || seen.size > MOST_LOOKED_AT) return [];
       for (const link of linksOf(graph, section)) {
         const next = otherEnd(graph, link, section);
-        if (supply[link] && isAlive(next)) seen.add(next);
+        if (supply[link] && isAlive(next) && suppliesFrom(graph, link, next)) seen.add(next);
       }
     }
     return seen;

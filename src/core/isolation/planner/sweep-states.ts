@@ -7,7 +7,8 @@ import {
   type CellChoice,
 } from './choices';
 import { AS_OPEN } from './possible';
-import { EQUAL, type Extra, type Join, type Step } from './sweep-steps';
+import { EQUAL, type Extra, type Step } from './sweep-steps';
+import type { Supplied } from './sweep-supply';
 
 /** Which cells at the edge hang together, and what each piece has and wants. */
 export interface Edge {
@@ -37,48 +38,6 @@ export interface State extends Edge {
 export interface DoneExtra {
   readonly edge: number;
   readonly kind: Extra['kind'];
-}
-
-/** Blocks of supply at the edge of what is swept: which hold together, whether each is fed, and what hangs on it. */
-export interface Supplied {
-  readonly group: readonly number[];
-  readonly fed: readonly boolean[];
-  readonly loss: readonly number[];
-}
-
-/** Joins blocks of supply over what stays open; answers the edge that is left and the loss that is then certain. */
-export function supplyAfter(before: Supplied, step: Step, isOpen: (join: Join) => boolean) {
-  if (before.group.length + step.bornBlocks.length === 0) return { supplied: before, lost: 0 };
-  const group = [...before.group, ...step.bornBlocks.map((_, n) => before.fed.length + n)];
-  const fed = [...before.fed, ...step.bornBlocks.map(({ isFed }) => isFed)];
-  const loss = [...before.loss, ...step.bornBlocks.map((block) => block.loss)];
-  let lost = 0;
-  for (const join of step.joins) {
-    if (!join.blocks || !isOpen(join)) continue;
-    const a = group[join.blocks[0]] as number;
-    const b = group[join.blocks[1]] as number;
-    if (a === b) continue;
-    fed[a] = (fed[a] as boolean) || (fed[b] as boolean);
-    loss[a] = (loss[a] as number) + (loss[b] as number);
-    for (let n = 0; n < group.length; n++) if (group[n] === b) group[n] = a;
-    loss[b] = 0;
-    fed[b] = true;
-  }
-  const kept = step.keepBlocks.map((slot) => group[slot] as number);
-  const number = new Map<number, number>();
-  for (const one of kept) if (!number.has(one)) number.set(one, number.size);
-  fed.forEach((isFed, one) => {
-    if (!isFed && !number.has(one)) lost += loss[one] as number;
-  });
-  const ids = [...number.keys()];
-  return {
-    supplied: {
-      group: kept.map((one) => number.get(one) as number),
-      fed: ids.map((one) => fed[one] as boolean),
-      loss: ids.map((one) => (fed[one] ? 0 : (loss[one] as number))),
-    },
-    lost,
-  };
 }
 
 /** What of each standing has to be kept apart: parts of what is let down, bodies of what may come at the work. */
@@ -205,13 +164,14 @@ export class Frontier {
     return !this.lostFirst && price > (this.byEdge.get(edge)?.price ?? Infinity) + EQUAL;
   }
 
-  private supplyOf({ group, fed, loss }: Supplied): string {
+  private supplyOf({ group, fed, loss, feeds }: Supplied): string {
     if (group.length === 0) return '';
     const { codes } = this;
     let at = 0;
     for (const one of group) codes[at++] = one;
     for (let n = 0; n < loss.length; n++)
       codes[at++] = fed[n] ? 0 : this.numberOf(loss[n] as number);
+    for (const [a, b] of feeds) codes[at++] = a * 256 + b;
     codes.length = at;
     return String.fromCharCode.apply(undefined, codes);
   }

@@ -78,6 +78,8 @@ export interface Step {
   /** Slots that stay after this step, the new cell being the last. */
   readonly keep: readonly number[];
   readonly bornBlocks: readonly { readonly isFed: boolean; readonly loss: number }[];
+  /** Pairs of blocks of which a machine feeds the second from the first, known from this step on. */
+  readonly feeds: readonly (readonly [number, number])[];
   readonly keepBlocks: readonly number[];
   readonly ways: readonly { readonly as: number; readonly choices: readonly CellChoice[] }[];
   /** By standing: the least that is given back at neighbours of the cell that come later, when it is a spool. */
@@ -165,6 +167,42 @@ function listExtras(problem: SweepProblem, edge: number): Extra[] {
   return extras;
 }
 
+/** At which step each block of supply is first spoken of: where a barrier joins it, or with the first that may feed it. */
+function listBirths(
+  { joined, feeds }: SupplyNet,
+  order: readonly number[],
+  cells: Cells,
+  placeOf: ReadonlyMap<number, number>,
+) {
+  const bornAt = new Map<number, number>();
+  const bear = (block: number, place: number) => {
+    if (place < (bornAt.get(block) ?? Infinity)) bornAt.set(block, place);
+  };
+  for (const [edge, pair] of joined) {
+    const places = [2 * edge, 2 * edge + 1].map(
+      (end) => placeOf.get(cells.ends[end] as number) ?? -1,
+    );
+    for (const block of pair) bear(block, Math.max(...places));
+  }
+  for (let size = -1; size !== bornAt.size;) {
+    size = bornAt.size;
+    for (const [a, b] of feeds) {
+      const place = bornAt.get(a);
+      if (place !== undefined && !bornAt.has(b)) bornAt.set(b, place);
+    }
+  }
+  const at = new Map<number, number[]>();
+  for (const [block, place] of bornAt) at.set(place, [...(at.get(place) ?? []), block]);
+  return {
+    at,
+    feeds: feeds.flatMap((pair) => {
+      const places = pair.map((block) => bornAt.get(block) ?? Infinity);
+      const place = Math.max(...places);
+      return place < order.length ? [{ place, pair }] : [];
+    }),
+  };
+}
+
 /** Lays out the steps of a sweep: for each cell in turn what it meets and what is done with after it. */
 export function layOut(problem: SweepProblem): Step[] {
   const { cells, region, supply, standings, model, prices } = problem;
@@ -181,6 +219,10 @@ export function layOut(problem: SweepProblem): Step[] {
       placeOf.get(cells.ends[2 * edge + 1] as number) ?? -1,
     );
     for (const block of blocks) blockEnds.set(block, Math.max(blockEnds.get(block) ?? -1, place));
+  }
+  const births = supply ? listBirths(supply, region.order, cells, placeOf) : undefined;
+  for (const { place, pair } of births?.feeds ?? []) {
+    for (const block of pair) blockEnds.set(block, Math.max(blockEnds.get(block) ?? -1, place));
   }
   const tokens = new Tokens();
   // A first pass, so that outlets that release a store of a later cell are known.
@@ -221,6 +263,14 @@ export function layOut(problem: SweepProblem): Step[] {
         blocks: pair && [blocks.indexOf(pair[0]), blocks.indexOf(pair[1])],
       });
     }
+    for (const block of births?.at.get(place) ?? []) {
+      if (blocks.includes(block)) continue;
+      blocks = [...blocks, block];
+      born.push(block);
+    }
+    const feeds = (births?.feeds ?? [])
+      .filter((one) => one.place === place)
+      .map(({ pair: [a, b] }) => [blocks.indexOf(a), blocks.indexOf(b)] as const);
     const all = [...slots, cell];
     const keep = [...all.keys()].filter((slot) => lastPlace(all[slot] as number) > place);
     const keepBlocks = [...blocks.keys()].filter(
@@ -251,6 +301,7 @@ export function layOut(problem: SweepProblem): Step[] {
       joins,
       keep,
       bornBlocks: born.map((block) => supply?.blocks.get(block) ?? { isFed: false, loss: 0 }),
+      feeds,
       keepBlocks,
       pending,
       ahead: ahead[place] as number,

@@ -3,7 +3,6 @@ import { AS_OPEN } from './possible';
 import {
   edgeAfter,
   Frontier,
-  supplyAfter,
   type DoneExtra,
   type Edge,
   type Kept,
@@ -18,6 +17,7 @@ import {
   type Step,
   type SweepProblem,
 } from './sweep-steps';
+import { NOTHING_SUPPLIED, supplyAfter } from './sweep-supply';
 import { isBledSpace, isHandled, type Standing } from './standings';
 
 /** What one sweep found: standings by cell, what is opened and restrained, and its figures. */
@@ -213,7 +213,7 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
     body: [],
     partFlags: [],
     bodyFlags: [],
-    supplied: { group: [], fed: [], loss: [] },
+    supplied: NOTHING_SUPPLIED,
     before: undefined,
     at: -1,
     as: -1,
