@@ -25,5 +25,6 @@ export * from './reasons';
 export * from './requirement';
 export * from './routes';
 export * from './seen-open';
+export * from './turning';
 export * from './spills';
 export * from './trace';

@@ -34,7 +34,9 @@ function disciplineOfOutlet(graph: PlantGraph, id: string): Role {
   return disciplineOfSection(graph, outlet?.section ?? '');
 }
 
+/** Who holds a store, or a shaft that is named by its pump. */
 function disciplineOfStore(graph: PlantGraph, id: string): Role {
+  if (graph.linkAt.has(id)) return 'isolating-mechanical';
   const placed = graph.stores[graph.storeAt.get(id) ?? -1];
   return disciplineOfSection(graph, graph.sections[placed?.section ?? -1]?.id ?? '');
 }

@@ -10,6 +10,8 @@ export function listCarriedOut(dossier: Dossier): IsolationPlan {
     close: held.filter((link) => !asOpen.has(link)),
     ...(stand.length > 0 ? { stand } : {}),
     open: Object.keys(dossier.isolation.opened),
-    restrain: Object.keys(dossier.isolation.restrained),
+    restrain: Object.entries(dossier.isolation.restrained).flatMap(([id, { isHold }]) =>
+      isHold ? [] : [id],
+    ),
   };
 }

@@ -42,7 +42,11 @@ export type JobEvent =
   | ({ readonly kind: 'outlet-opened' } & Body<'open-outlet'>)
   | ({ readonly kind: 'watch-taken' } & Body<'take-watch'>)
   | ({ readonly kind: 'watch-ended' } & Body<'end-watch'>)
-  | ({ readonly kind: 'store-restrained' } & Body<'restrain-store'>)
+  | ({
+      readonly kind: 'store-restrained';
+      /** A shaft is held, by its pump, and no store. */
+      readonly isHold?: boolean;
+    } & Body<'restrain-store'>)
   | ({ readonly kind: 'store-waited-out' } & Body<'wait-out-store'>)
   | ({ readonly kind: 'proved' } & Body<'prove'>)
   | ({ readonly kind: 'found-live' } & Body<'prove'>)

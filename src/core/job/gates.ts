@@ -54,8 +54,10 @@ export function isStepDone(
 }
 
 /** Points that stand isolated for a job, whatever its plan says by now. */
-const listHeldPoints = ({ locked, tagged, opened, restrained }: IsolationRecord): string[] =>
-  [locked, tagged, opened, restrained].flatMap((held) => Object.keys(held));
+const listHeldPoints = ({ locked, tagged, opened, restrained }: IsolationRecord): string[] => [
+  ...[locked, tagged, opened].flatMap((held) => Object.keys(held)),
+  ...Object.entries(restrained).flatMap(([id, { isHold }]) => (isHold ? [] : [id])),
+];
 
 /** The place of work is no longer on the newest drawing: nothing may be planned on an older one. */
 export function gateScope({ scope }: Dossier, { newest, plantVersion }: SiteFacts): Refusal[] {

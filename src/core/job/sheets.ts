@@ -244,6 +244,15 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
               ]),
             ...open.map((id) => [id, whereOf(id), 'open', '', hung(opened[id])]),
             ...restrain.map((id) => [id, whereOf(id), 'restrained', '', hung(restrained[id])]),
+            ...order.steps
+              .filter(({ isHold }) => isHold)
+              .map(({ subject }) => [
+                subject,
+                whereOf(subject),
+                subject in restrained ? 'shaft held' : 'SHAFT NOT HELD',
+                '',
+                hung(restrained[subject]),
+              ]),
           ],
         },
         {

@@ -165,7 +165,10 @@ export interface IsolationRecord {
   readonly watched: Readonly<Record<string, Mark & { readonly watcher: string }>>;
   /** Earths put on, with the set each was put on with, until they are counted off. */
   readonly earths: Readonly<Record<string, string>>;
-  readonly restrained: Readonly<Record<string, Mark & { readonly how: string }>>;
+  /** Stores that are held, and shafts (by their pump) that a line could turn. */
+  readonly restrained: Readonly<
+    Record<string, Mark & { readonly how: string; readonly isHold?: boolean }>
+  >;
   readonly waited: Readonly<Record<string, Mark & { readonly seen: string }>>;
   readonly proved: Readonly<Record<string, Proof>>;
   readonly tried: Readonly<Record<string, Mark>>;

@@ -8,6 +8,7 @@ import {
   UNREACHED,
   computePlantState,
   listSeenOpen,
+  listTurningShafts,
   isThrough,
   listInside,
   type PlantState,
@@ -60,6 +61,8 @@ export interface Step {
   readonly wait_s?: number;
   /** Someone stands by without a break until it has run empty. */
   readonly watched?: true;
+  /** A shaft is held that a line could turn: no store, and no point of the plan. */
+  readonly isHold?: true;
   /** What is run down, at a step of waiting. */
   readonly store?: Store['kind'];
 }
@@ -235,6 +238,21 @@ function draftStores(
   });
 }
 
+/** Shafts that a line could turn through a pump: held, or parted from it, before anybody is at them. */
+const draftHolds = (graph: PlantGraph, requirement: Requirement, state: PlantState): Draft[] =>
+  listTurningShafts(graph, state, requirement).map(({ pump, shaft, line }) => {
+    const { id = '', kind = '' } = graph.links[pump] ?? {};
+    return {
+      phase: 'restrain',
+      layer: 0,
+      subject: id,
+      words: `${id} (${kind}): ${line} could turn ${shaft}: part the coupling, hold the shaft, or shut a valve in the line and name it`,
+      minutes: RESTRAIN_MINUTES,
+      place: placeOfSection(graph, shaft),
+      isHold: true,
+    };
+  });
+
 const waitMinutes = (wait: Wait | undefined) =>
   wait === undefined ? 0 : Math.ceil(wait.seconds / 60);
 
@@ -333,6 +351,7 @@ export function planSequence(
     ...draftLinks(graph, requirement, state),
     ...draftOutlets(graph, state, waits),
     ...draftStores(graph, requirement, state, waits),
+    ...draftHolds(graph, requirement, state),
   ];
   return walkThrough(drafts);
 }

@@ -6,6 +6,7 @@ import { makeFinding, type Finding } from '../findings';
 import { DRIVEN, ENDS_HERE, ITSELF, searchModes, stateOf } from '../modes';
 import type { Requirement } from '../requirement';
 import { UNREACHED } from '../routes';
+import { listTurningShafts } from '../turning';
 import { isInService, listProtectors, stateAsItStands } from './relief';
 
 /** How much a shut-in line may warm in sun or shade while work goes on (K). Source: practice. */
@@ -104,23 +105,17 @@ function cautionRelief(graph: PlantGraph, state: PlantState): Finding[] {
   });
 }
 
-/** Shafts of the work that what stands in a line could turn through a pump. */
-function cautionTurning(graph: PlantGraph, state: PlantState, { trace }: Requirement): Finding[] {
-  const touched = trace.zone.filter((section) => graph.carrier[section] === 'motion');
-  const bodies = new Set(touched.map((section) => bodyOf(state, section)));
-  if (bodies.size === 0) return [];
-  return (graph.linksByKind.get('pump') ?? []).flatMap((number) => {
-    const crossing = graph.crossing[number];
-    if (crossing?.kind !== 'drive') return [];
-    const shaft = graph.ends[2 * number + crossing.from] as number;
-    const line = graph.ends[2 * number + 1 - crossing.from] as number;
-    const isStill = state.bled[state.part[line] as number] === 1;
-    if (!bodies.has(bodyOf(state, shaft)) || isStill) return [];
-    const { id } = graph.links[number] as Link;
-    const words = `what stands in ${graph.sections[line]?.id ?? ''} may turn ${graph.sections[shaft]?.id ?? ''} through ${id}: part the coupling, hold the shaft, or shut and name a valve in the line`;
-    return [makeFinding('shaft-may-turn', id, words)];
+/** Shafts of the work that what stands in a line could turn through a pump: each is a step of the order. */
+const cautionTurning = (
+  graph: PlantGraph,
+  state: PlantState,
+  requirement: Requirement,
+): Finding[] =>
+  listTurningShafts(graph, state, requirement).map(({ pump, shaft, line }) => {
+    const { id } = graph.links[pump] as Link;
+    const words = `what stands in ${line} may turn ${shaft} through ${id}: part the coupling, hold the shaft, or shut and name a valve in the line`;
+    return makeFinding('shaft-may-turn', id, words);
   });
-}
 
 interface BodySurvey {
   readonly sections: number[];

@@ -124,7 +124,11 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
     case 'restrain-store':
       return {
         refusals: requireTurn(dossier, command.store, context),
-        event: { ...command, kind: 'store-restrained' },
+        event: {
+          ...command,
+          kind: 'store-restrained',
+          ...(context.site.graph.linkAt.has(command.store) ? { isHold: true } : {}),
+        },
       };
     case 'wait-out-store':
       return {

@@ -96,7 +96,11 @@ export function evolveIsolation(
     case 'store-restrained':
       return {
         ...isolation,
-        restrained: put(isolation.restrained, event.store, { ...mark, how: event.how }),
+        restrained: put(isolation.restrained, event.store, {
+          ...mark,
+          how: event.how,
+          ...(event.isHold ? { isHold: true } : {}),
+        }),
       };
     case 'store-waited-out':
       return {
