@@ -41,6 +41,7 @@ export function runTrace([plant = '', scope = '']: string[]): Answer {
       ...(traced?.behind === undefined ? {} : { behind: traced.behind }),
       ...(traced?.gap ? { gap: true } : {}),
       reasons: demand.reasons,
+      ...(demand.score ? { score: demand.score } : {}),
       route: traced?.route ?? [],
     };
   });

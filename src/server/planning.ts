@@ -6,7 +6,7 @@ import {
   listFailures,
   type GradePolicy,
 } from '../core/isolation';
-import { findPlant, findRequirement, type Dossier } from '../core/job';
+import { findPlant, findRequirement, strengthsOf, type Dossier } from '../core/job';
 import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
 import type { Diagram } from '../core/plant';
 import type { Db } from '../db';
@@ -23,6 +23,8 @@ export interface PlanningProblem {
   readonly scope: Scope;
   readonly grades: Readonly<Record<string, Grade>>;
   readonly policy: GradePolicy;
+  /** What each kind counts for at this site. */
+  readonly strengths: ReturnType<typeof strengthsOf>;
   /** Relief valves that are allowed by name to be out of service. */
   readonly reliefAccepted: readonly string[];
 }
@@ -31,12 +33,19 @@ export interface PlanningProblem {
 export function readProblem(db: Db, jobId: string): PlanningProblem | undefined {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
-  const { graph, policy } = readSiteFor(db, dossier);
+  const { graph, policy, values } = readSiteFor(db, dossier);
   const grades = Object.fromEntries(
     Object.entries(dossier.grades).map(([source, { grade }]) => [source, grade]),
   );
   const reliefAccepted = Object.keys(dossier.bypasses);
-  return { plant: graph.plant, scope: dossier.scope, grades, policy, reliefAccepted };
+  return {
+    plant: graph.plant,
+    scope: dossier.scope,
+    grades,
+    policy,
+    strengths: strengthsOf(values),
+    reliefAccepted,
+  };
 }
 
 /** Why each point of a plan is there, and what one failure more would mean. */

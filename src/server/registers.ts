@@ -2,8 +2,7 @@ import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { gasDetectorSchema } from '../core/gas/instrument';
-import { DEFAULT_GRADE_POLICY } from '../core/isolation';
-import type { SiteFacts } from '../core/job';
+import { policyOf, trustedBy, type SiteFacts } from '../core/job';
 import { ROLES, type Instrument, type Person } from '../core/people/people';
 import { ProgrammerFault } from '../core/result';
 import { tables, writeAlone, type Db } from '../db';
@@ -124,13 +123,12 @@ export function readSite(db: Db, tiedTo?: number): SiteFacts {
   const newest = readPlantVersion(db);
   const { version: valuesVersion, values } = readValues(db);
   const plantVersion = tiedTo ?? newest;
+  const trust = (version: number) => trustedBy(readGraph(db, version), values);
   return {
-    graph: readGraph(db, plantVersion),
+    graph: trust(plantVersion),
     plantVersion,
-    ...(plantVersion === newest
-      ? {}
-      : { newest: { version: newest, graph: readGraph(db, newest) } }),
-    policy: DEFAULT_GRADE_POLICY,
+    ...(plantVersion === newest ? {} : { newest: { version: newest, graph: trust(newest) } }),
+    policy: policyOf(values),
     values,
     valuesVersion,
     people: byId(listPeople(db)),

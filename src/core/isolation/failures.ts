@@ -1,6 +1,7 @@
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
-import { asEmptied, rankGrade, type Requirement } from './requirement';
+import { asEmptied, type Requirement } from './requirement';
+import { rankGrade } from './grades';
 import { DRIVEN, ENDS_HERE, followRoute, ITSELF, LEAKED, searchModes, stateOf } from './modes';
 import { nameRoute, UNREACHED } from './routes';
 import { listArrived } from './trace';

@@ -24,6 +24,8 @@ export * from './policy';
 export * from './reasons';
 export * from './requirement';
 export * from './routes';
+export * from './grades';
+export type { Score } from './grade-score';
 export * from './seen-open';
 export * from './turning';
 export * from './spills';

@@ -1,15 +1,15 @@
 import {
   carrierOf,
   emptyOut,
-  GRADES,
-  hazardsOf,
-  type Activity,
   type Grade,
   type Medium,
   type PlantGraph,
   type Scope,
   type Section,
 } from '../plant';
+import { scoreOne, type Score } from './grade-score';
+import { gradeOne, type Graded } from './grade-table';
+import { rankGrade, strongerGrade } from './grades';
 import { DEFAULT_GRADE_POLICY, type GradePolicy } from './policy';
 import { traceWork, type Arrival, type Trace, type TracedSource } from './trace';
 
@@ -21,6 +21,8 @@ export interface SourceDemand {
   /** The grade of the table, before anyone raised or lowered it. */
   readonly tableGrade: Grade;
   readonly reasons: readonly string[];
+  /** What the score says, where it is stricter than the table: shown beside, and counted where the site wants the stricter of both. */
+  readonly score?: Score;
   /** Work sections (by number) that this source reaches. */
   readonly reaches: readonly number[];
   /** Those at which it arrives as itself: there a let-down is asked for. */
@@ -56,122 +58,6 @@ export const asEmptied = (drawn: PlantGraph, { trace }: Requirement): PlantGraph
     trace.emptied.map(({ section }) => section),
   );
 
-/** Place of a grade in the order of strength, 0 for the weakest. */
-export const rankGrade = (grade: Grade): number => GRADES.indexOf(grade);
-
-export const strongerGrade = (a: Grade, b: Grade): Grade => (rankGrade(a) >= rankGrade(b) ? a : b);
-
-interface Graded {
-  readonly grade: Grade;
-  readonly reason: string;
-}
-
-/** The higher of two values; undefined when one is missing, because the higher is then not known. */
-const higher = (a: number | undefined, b: number | undefined): number | undefined =>
-  a === undefined || b === undefined ? undefined : Math.max(a, b);
-
-const LETHAL = ['flammable', 'toxic', 'asphyxiant'] as const;
-const HARMFUL = ['corrosive', 'oxidising'] as const;
-
-const assumedWorst = (what: string, section: Section, limit: string): Graded => ({
-  grade: 'double-bled',
-  reason: `the ${what} of ${section.id} is not given: assumed worst, ${limit}`,
-});
-
-function gradePressure(source: Section, work: Section, policy: GradePolicy): Graded | undefined {
-  const known = [source.pressure_bar, work.pressure_bar].filter((value) => value !== undefined);
-  const pressure = known.some((value) => value > policy.highPressureBar)
-    ? Math.max(...known)
-    : higher(source.pressure_bar, work.pressure_bar);
-  const limit = `above ${policy.highPressureBar} bar`;
-  if (pressure === undefined) {
-    return assumedWorst('pressure', source.pressure_bar === undefined ? source : work, limit);
-  }
-  if (pressure <= policy.highPressureBar) return undefined;
-  return { grade: 'double-bled', reason: `${pressure} bar, ${limit}` };
-}
-
-function gradeTemperature(
-  medium: Medium,
-  source: Section,
-  work: Section,
-  policy: GradePolicy,
-): Graded | undefined {
-  const known = [source.temperature_c, work.temperature_c].filter((value) => value !== undefined);
-  const isGas = medium.phase !== 'liquid' && medium.phase !== 'vapour';
-  const hotC = isGas ? policy.hotGasC : policy.hotLiquidC;
-  const hot = known.find((value) => value > hotC);
-  if (hot !== undefined) {
-    const reason = `${medium.phase} at ${hot} °C, hotter than ${hotC} °C`;
-    return { grade: 'double-bled', reason };
-  }
-  const cold = known.find((value) => value < policy.coldC);
-  if (cold !== undefined) {
-    const reason = `${medium.phase} at ${cold} °C, colder than ${policy.coldC} °C`;
-    return { grade: 'double-bled', reason };
-  }
-  if (known.length === 2) return undefined;
-  const missing = source.temperature_c === undefined ? source : work;
-  if (!isGas) return assumedWorst('temperature', missing, `hotter than ${hotC} °C`);
-  const said = (['hot', 'cold'] as const).find((hazard) => medium.hazards?.includes(hazard));
-  return said && assumedWorst('temperature', missing, `${medium.name} is ${said}`);
-}
-
-function gradeOpened(
-  medium: Medium,
-  source: Section,
-  work: Section,
-  hours: number,
-  policy: GradePolicy,
-): Graded | undefined {
-  const isFluid = carrierOf(medium) === 'fluid';
-  const hazards = isFluid ? hazardsOf(medium) : (medium.hazards ?? []);
-  const said =
-    medium.hazards === undefined
-      ? 'may be anything: its hazards are not given, assumed worst'
-      : undefined;
-  const lethal = LETHAL.filter((hazard) => hazards.includes(hazard));
-  if (lethal.length > 0) {
-    const what = `${work.id} is opened and ${medium.name} ${said ?? `is ${lethal.join(' and ')}`}`;
-    return hours > policy.longJobHours
-      ? { grade: 'positive', reason: `${what}, for more than ${policy.longJobHours} h` }
-      : { grade: 'double-bled', reason: what };
-  }
-  if (!isFluid) return undefined;
-  const harmful = HARMFUL.filter((hazard) => hazards.includes(hazard));
-  if (harmful.length > 0) {
-    const reason = `${work.id} is opened and ${medium.name} is ${harmful.join(' and ')}`;
-    return { grade: 'double-bled', reason };
-  }
-  return (
-    gradePressure(source, work, policy) ??
-    gradeTemperature(medium, source, work, policy) ?? {
-      grade: 'single-bled',
-      reason: `${work.id} is opened and ${medium.name} is under pressure`,
-    }
-  );
-}
-
-/** Grades one source for one piece of work by the default table. */
-function gradeOne(
-  medium: Medium,
-  source: Section,
-  work: Section,
-  activity: Activity,
-  hours: number,
-  policy: GradePolicy,
-): Graded {
-  if ((activity === 'enter' || activity === 'hot-work') && carrierOf(medium) === 'fluid') {
-    const doing = activity === 'enter' ? 'a person goes inside' : 'hot work is done on';
-    return { grade: 'positive', reason: `${doing} ${work.id}, which ${medium.name} can reach` };
-  }
-  const opened = activity === 'open' ? gradeOpened(medium, source, work, hours, policy) : undefined;
-  if (opened) return opened;
-  return medium.energy === 'electrical'
-    ? { grade: 'single', reason: `${medium.name}: one locked break, proved dead at ${work.id}` }
-    : { grade: 'single', reason: `${medium.name} can reach ${work.id}: one locked barrier` };
-}
-
 const MADE_BY = {
   driven: 'drives what reaches',
   'ends-here': 'heats or moves what is at',
@@ -197,6 +83,42 @@ function gradeArrival(
     .map(({ activity }) => gradeOne(medium, source, work, activity, scope.hours, policy));
 }
 
+/** The highest score of a source over the work sections at which it comes over. */
+function scoreArrivals(
+  graph: PlantGraph,
+  scope: Scope,
+  { section: at, arrivals }: TracedSource,
+  policy: GradePolicy,
+): Score | undefined {
+  const zones = new Map(graph.plant.areas.map(({ id, zone }) => [id, zone]));
+  return arrivals
+    .filter(({ mode }) => mode === 'itself' || mode === 'leaked')
+    .flatMap(({ section }) => {
+      const work = graph.sections[section] as Section;
+      const zone = zones.get(work.area);
+      return scope.work
+        .filter((one) => one.section === work.id)
+        .flatMap(
+          ({ activity }) =>
+            scoreOne(
+              {
+                medium: graph.medium[at] as Medium,
+                source: graph.sections[at] as Section,
+                work,
+                activity,
+                hours: scope.hours,
+                isZoned: zone !== undefined && zone !== 'none',
+              },
+              policy,
+            ) ?? [],
+        );
+    })
+    .reduce<Score | undefined>(
+      (best, one) => (best && best.points >= one.points ? best : one),
+      undefined,
+    );
+}
+
 const ascending = (numbers: readonly number[]) => [...new Set(numbers)].sort((a, b) => a - b);
 
 function demandOf(
@@ -207,14 +129,21 @@ function demandOf(
 ): SourceDemand {
   const { arrivals } = traced;
   const graded = arrivals.flatMap((one) => gradeArrival(graph, scope, traced, one, policy));
-  const grade = graded.reduce<Grade>((best, one) => strongerGrade(best, one.grade), 'single');
+  const byTable = graded.reduce<Grade>((best, one) => strongerGrade(best, one.grade), 'single');
+  const scored = scoreArrivals(graph, scope, traced, policy);
+  const score = scored && rankGrade(scored.grade) > rankGrade(byTable) ? scored : undefined;
+  const grade = score && policy.school === 'stricter' ? score.grade : byTable;
   const itself = arrivals.filter(({ mode }) => mode === 'itself');
   return {
     source: traced.section,
     id: traced.id,
     grade,
     tableGrade: grade,
-    reasons: [...new Set(graded.filter((one) => one.grade === grade).map((one) => one.reason))],
+    reasons: [
+      ...new Set(graded.filter((one) => one.grade === byTable).map((one) => one.reason)),
+      ...(grade === byTable || !score ? [] : [score.words]),
+    ],
+    ...(score ? { score } : {}),
     reaches: ascending(arrivals.map(({ section }) => section)),
     itself: ascending(itself.map(({ section }) => section)),
     isGraded: arrivals.some(({ mode }) => mode === 'itself' || mode === 'leaked'),

@@ -67,6 +67,10 @@ export function gateScope({ scope }: Dossier, { newest, plantVersion }: SiteFact
     : [refuse('scope-gone', { section: gone, version: newest?.version ?? 0, on: plantVersion })];
 }
 
+/** What would mend a finding, in words. */
+const mendOf = (finding: Finding): string =>
+  finding.mends.map((mend) => mend.words).join('; or ') || 'No change of points mends this.';
+
 /** Where the site wants the valves on the way of a let-down locked open, those that the plan leaves to be seen. */
 function gateWays(site: SiteFacts, requirement: Requirement, plan: IsolationPlan): Refusal[] {
   if (site.values['let-down-valves'] !== 'locked') return [];
@@ -80,8 +84,6 @@ export function gatePlan(dossier: Dossier, site: SiteFacts): Refusal[] {
   if (dossier.plan.kind === 'none') return [...gone, refuse('plan-missing')];
   const { plan } = dossier.plan;
   const requirement = findRequirement(dossier, site);
-  const mendOf = (finding: Finding) =>
-    finding.mends.map((mend) => mend.words).join('; or ') || 'No change of points mends this.';
   const stops = (findings: readonly Finding[]) =>
     findings.filter((finding) => finding.severity === 'stops');
   const valved = checkValvedStage(site.graph, requirement, plan);
@@ -171,6 +173,21 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
     ...(stations.length > 0 ? [refuse('not-tried', { stations: subjects(stations) })] : []),
     ...(isolation.box || isolation.lockout === 'each-point' ? [] : [refuse('box-not-locked')]),
   ];
+}
+
+/** What stops an accepted plan on its own drawing: rules that came after it. */
+export function gateAcceptedPlan(dossier: Dossier, site: SiteFacts): Refusal[] {
+  const { plan } = dossier;
+  if (
+    plan.kind !== 'accepted' ||
+    dossier.kind === 'closed' ||
+    gateScope(dossier, site).length > 0
+  ) {
+    return [];
+  }
+  const { findings } = checkPlan(site.graph, findRequirement(dossier, site), plan.plan);
+  const stop = findings.find(({ severity }) => severity === 'stops');
+  return stop ? [refuse('plan-stops', { words: stop.words, mend: mendOf(stop) })] : [];
 }
 
 /** What is not yet walked down of an accepted plan. */

@@ -20,6 +20,7 @@ export {
 } from './clashes';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';
+export { policyOf, strengthsOf, trustedBy } from './grading';
 export * from './hanging';
 export { type LeakTestDemand } from './leak-test';
 export { type LinePoint } from './lineup';

@@ -3,6 +3,8 @@ import type { SiteValues } from '../rules/values';
 import { standAt } from './attendance';
 import { gateClashes } from './clashes';
 import { listHolding } from './stage';
+import { siteUnder } from './grading';
+import { gateAcceptedPlan } from './gates';
 import { siteOf, type OpenJob, type SiteFacts } from './site';
 
 /** What other values of the rules would do to a job that is open. */
@@ -26,7 +28,10 @@ function holdUnder(
   const dossier = standAt(job.dossier, now);
   const facts = { site, now, others: beside, jobId: job.id };
   const clashes = gateClashes({ id: job.id, dossier }, site, beside, now);
-  const all = [...listHolding(dossier, facts), ...clashes].map(explainIn(site.values.zone));
+  const plan = gateAcceptedPlan(dossier, site);
+  const all = [...listHolding(dossier, facts), ...clashes, ...plan].map(
+    explainIn(site.values.zone),
+  );
   // A figure in the words may differ; what counts is whether the rule stands.
   return new Map(all.map((one) => [one.code, one]));
 }
@@ -41,7 +46,7 @@ export function compareRules(
   return jobs.flatMap((job) => {
     const own = siteOf(job, site);
     const before = holdUnder(job, own, jobs, now);
-    const after = holdUnder(job, { ...own, values }, jobs, now);
+    const after = holdUnder(job, siteUnder(own, values), jobs, now);
     const gains = [...after].filter(([code]) => !before.has(code)).map(([, one]) => one);
     const loses = [...before].filter(([code]) => !after.has(code)).map(([, one]) => one);
     if (gains.length + loses.length === 0) return [];

@@ -52,6 +52,8 @@ export interface SourceView {
   readonly medium: string;
   readonly grade: Grade;
   readonly reasons: readonly string[];
+  /** What the score says where it is stricter than the table. */
+  readonly score?: string;
   readonly route: readonly string[];
 }
 
@@ -63,7 +65,7 @@ export interface DossierView {
   readonly lamps: readonly Lamp[];
   readonly sources: readonly SourceView[];
   /** Sources that are run empty before, with the way on which they would reach the work. */
-  readonly emptied: readonly Omit<SourceView, 'grade' | 'reasons'>[];
+  readonly emptied: readonly Omit<SourceView, 'grade' | 'reasons' | 'score'>[];
   readonly plan:
     (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
   readonly steps: readonly (Step & { readonly done: boolean })[];
@@ -199,10 +201,18 @@ export function viewDossier(
     stage: findStage(dossier, site),
     holding: listHolding(dossier, { site, now, others, jobId }).map(explainIn(site.values.zone)),
     lamps: computeLamps(dossier, site),
-    sources: requirement.demands.map(({ id, source, grade, reasons }) => {
+    sources: requirement.demands.map(({ id, source, grade, reasons, score }) => {
       const traced = requirement.trace.sources.find((one) => one.id === id);
       const medium = graph.medium[source]?.name ?? '';
-      return { id, name: traced?.name ?? id, medium, grade, reasons, route: traced?.route ?? [] };
+      return {
+        id,
+        name: traced?.name ?? id,
+        medium,
+        grade,
+        reasons,
+        ...(score ? { score: score.words } : {}),
+        route: traced?.route ?? [],
+      };
     }),
     emptied: requirement.trace.emptied.map(({ id, section, name, route }) => {
       return { id, name, medium: graph.medium[section]?.name ?? '', route };

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { Grade } from '../plant';
+import { LINK_KINDS, STRENGTH_BY_KIND, type LinkKind } from '../plant/kinds';
 
 interface About {
   readonly title: string;
@@ -30,12 +32,19 @@ interface ChartValue extends About {
   readonly standard: readonly string[];
 }
 
+/** Kinds of link, chosen from those offered. */
+interface KindsValue extends About {
+  readonly kind: 'kinds';
+  readonly offered: readonly LinkKind[];
+  readonly standard: readonly LinkKind[];
+}
+
 interface ZoneValue extends About {
   readonly kind: 'zone';
   readonly standard: string;
 }
 
-type SiteValue = NumberValue | ChoiceValue | TimesValue | ChartValue | ZoneValue;
+type SiteValue = NumberValue | ChoiceValue | TimesValue | ChartValue | KindsValue | ZoneValue;
 
 const number = (
   title: string,
@@ -43,6 +52,36 @@ const number = (
   [least, standard, most]: readonly [number, number, number],
   basis: string,
 ): NumberValue => ({ kind: 'number', title, unit, least, standard, most, basis });
+
+const GRADE_WORDS: Readonly<Record<Grade, string>> = {
+  single: 'one barrier',
+  'single-bled': 'one barrier, and the work bled',
+  double: 'two barriers in series',
+  'double-bled': 'two barriers with a bleed between',
+  positive: 'a physical gap or blank',
+};
+
+/** A rule of the table of grades: what it asks for, among the grades that may stand there. */
+const grade = <Offered extends Grade>(
+  title: string,
+  standard: Offered,
+  offered: readonly Offered[],
+): Omit<ChoiceValue, 'options' | 'standard'> & {
+  readonly options: Readonly<Record<Offered, string>>;
+  readonly standard: Offered;
+} => ({
+  kind: 'choice',
+  title,
+  options: Object.fromEntries(offered.map((one) => [one, GRADE_WORDS[one]])) as Record<
+    Offered,
+    string
+  >,
+  standard,
+  basis: 'table of grades (practice, from memory); a site may ask for more',
+});
+
+const ofStrength = (strength: 1 | 2) =>
+  LINK_KINDS.filter((kind) => STRENGTH_BY_KIND[kind] >= strength);
 
 /** Every value of the rules that a site may set for itself, by code, each with its default and the range it may be set in. */
 export const SITE_VALUES = {
@@ -96,6 +135,71 @@ export const SITE_VALUES = {
     },
     standard: 'box',
     basis: '29 CFR 1910.147(f)(3) allows group lockout that protects as well as own locks',
+  },
+  'grade-school': {
+    kind: 'choice',
+    title: 'How sources are graded',
+    options: {
+      table: 'by the table; a stricter score is shown beside',
+      stricter: 'by the stricter of table and score',
+    },
+    standard: 'table',
+    basis:
+      'two schools are in use; the score multiplies danger, release, place and time after the method of HSG253 (from memory, figures of our own)',
+  },
+  'grade-inside': grade('A person goes inside, or hot work', 'positive', ['positive']),
+  'grade-lethal': grade('Opened; flammable, toxic or asphyxiant fluid', 'double-bled', [
+    'double-bled',
+    'positive',
+  ]),
+  'grade-lethal-long': grade('The same, for a long job', 'positive', ['double-bled', 'positive']),
+  'grade-harmful': grade('Opened; corrosive or oxidising fluid', 'double-bled', [
+    'double-bled',
+    'positive',
+  ]),
+  'grade-pressure': grade('Opened; fluid at high pressure', 'double-bled', [
+    'double-bled',
+    'positive',
+  ]),
+  'grade-temperature': grade('Opened; hot or very cold fluid', 'double-bled', [
+    'double-bled',
+    'positive',
+  ]),
+  'grade-fluid': grade('Opened; any other fluid', 'single-bled', [
+    'single-bled',
+    'double-bled',
+    'positive',
+  ]),
+  'grade-electrical': grade('Electrical', 'single', ['single', 'double', 'positive']),
+  'grade-other': grade(
+    'Machines, weights, heat, rays, and fluids at what is only touched',
+    'single',
+    ['single', 'double', 'positive'],
+  ),
+  'long-job-h': number('A job is long when it lasts more than', 'h', [8, 72, 168], 'practice'),
+  'high-pressure-bar': number('Pressure is high above', 'bar', [0.5, 10, 40], 'practice'),
+  'hot-liquid-c': number('Liquids and vapours are hot above', '°C', [40, 60, 100], 'practice'),
+  'hot-gas-c': number('Gases are hot above', '°C', [60, 150, 300], 'practice'),
+  'very-cold-c': number('Fluids are very cold below', '°C', [-100, -40, 0], 'practice'),
+  'high-voltage-v': number(
+    'Conductors are earthed before they are touched above',
+    'V',
+    [50, 1000, 1000],
+    'IEC 61140: low voltage ends at 1000 V alternating',
+  ),
+  'never-barriers': {
+    kind: 'kinds',
+    title: 'Kinds that this site never takes for a barrier',
+    offered: ofStrength(1),
+    standard: [],
+    basis: 'strength by kind (practice); a site may trust a kind less, never more',
+  },
+  'not-positive': {
+    kind: 'kinds',
+    title: 'Kinds that this site does not take for a positive barrier',
+    offered: ofStrength(2),
+    standard: [],
+    basis: 'strength by kind (practice); a site may trust a kind less, never more',
   },
   'let-down-valves': {
     kind: 'choice',
@@ -298,7 +402,7 @@ type ValueOf<Row> = Row extends { kind: 'number' }
   ? number
   : Row extends { kind: 'choice'; options: infer Options }
     ? keyof Options & string
-    : Row extends { kind: 'times' | 'chart' }
+    : Row extends { kind: 'times' | 'chart' | 'kinds' }
       ? readonly string[]
       : string;
 
@@ -356,6 +460,11 @@ function schemaOf(value: SiteValue): z.ZodType {
       return times;
     case 'chart':
       return chart;
+    case 'kinds':
+      return z
+        .array(z.enum(value.offered as readonly [LinkKind, ...LinkKind[]]))
+        .max(value.offered.length)
+        .refine((all) => new Set(all).size === all.length, { message: 'names a kind twice' });
     case 'zone':
       return z.string().max(60).refine(isZone, { message: 'is not a time zone' });
   }
@@ -376,6 +485,8 @@ export function describeRange(code: ValueCode): string {
       return Object.values(value.options).join('; or ');
     case 'chart':
       return 'volumes (m³) with minutes in order, such as 10=20, 50=30';
+    case 'kinds':
+      return `kinds among ${value.offered.join(', ')}`;
     case 'times':
       return 'times of day in order, such as 06:00, 14:00, 22:00';
     case 'zone':

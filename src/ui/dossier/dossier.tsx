@@ -173,6 +173,7 @@ function PickedRoute({
       <p>
         <strong className="font-mono">{found.id}</strong> {found.name} ({found.medium}), grade{' '}
         <strong>{found.grade}</strong>: {found.reasons.join('; ')}
+        {found.score && ` (stricter ${found.score})`}
       </p>
       <p className="font-mono text-xs">{[found.id, ...found.route, 'work'].join(' › ')}</p>
       <p>{lamp.why}</p>

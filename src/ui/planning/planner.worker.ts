@@ -9,7 +9,14 @@ import {
   type PlanningResult,
 } from '../../core/isolation';
 import { computeSequenceMinutes, planSequence } from '../../core/sequence';
-import { buildGraph, type Grade, type Plant, type Scope } from '../../core/plant';
+import {
+  buildGraph,
+  type Grade,
+  type LinkKind,
+  type Plant,
+  type Scope,
+  type Strength,
+} from '../../core/plant';
 
 /** What the planner is asked. */
 export interface PlannerQuestion {
@@ -17,6 +24,7 @@ export interface PlannerQuestion {
   readonly scope: Scope;
   readonly grades: Readonly<Record<string, Grade>>;
   readonly policy: GradePolicy;
+  readonly strengths: Readonly<Record<LinkKind, Strength>>;
   readonly reliefAccepted: readonly string[];
 }
 
@@ -42,7 +50,7 @@ const SECONDS_EACH = 5;
 
 self.onmessage = ({ data }: MessageEvent<PlannerQuestion>) => {
   const say = (word: PlannerWord) => self.postMessage(word);
-  const graph = buildGraph(data.plant);
+  const graph = buildGraph(data.plant, data.strengths);
   const requirement = computeRequirement(
     graph,
     data.scope,

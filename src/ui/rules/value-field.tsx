@@ -15,6 +15,7 @@ export function fromText(code: ValueCode, text: string): unknown {
     case 'number':
       return text.trim() === '' ? undefined : Number(text);
     case 'times':
+    case 'kinds':
     case 'chart':
       return text
         .split(',')
@@ -23,6 +24,46 @@ export function fromText(code: ValueCode, text: string): unknown {
     default:
       return text;
   }
+}
+
+/** Kinds to choose from, each ticked or not. */
+function KindsField({
+  code,
+  offered,
+  text,
+  locked,
+  onChange,
+}: {
+  readonly code: ValueCode;
+  readonly offered: readonly string[];
+  readonly text: string;
+  readonly locked: boolean;
+  readonly onChange: (text: string) => void;
+}) {
+  const chosen = fromText(code, text) as readonly string[];
+  return (
+    <fieldset id={code} className="flex flex-wrap gap-x-3 text-sm">
+      <legend className="sr-only">{SITE_VALUES[code].title}</legend>
+      {offered.map((kind) => (
+        <label key={kind} className="flex items-center gap-1">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={chosen.includes(kind)}
+            disabled={locked}
+            onChange={({ target }) =>
+              onChange(
+                offered
+                  .filter((one) => (one === kind ? target.checked : chosen.includes(one)))
+                  .join(', '),
+              )
+            }
+          />
+          {kind}
+        </label>
+      ))}
+    </fieldset>
+  );
 }
 
 /** One value of the rules: what it is, its range, the default and what that rests on. */
@@ -55,7 +96,7 @@ export function ValueField({
           <span className="font-mono">{code}</span>; {describeRange(code)}; default{' '}
           {'options' in value
             ? (value.options as Readonly<Record<string, string>>)[standard]
-            : standard}
+            : standard || 'none'}
           . Basis: {value.basis}
         </p>
       </div>
@@ -74,6 +115,14 @@ export function ValueField({
               </option>
             ))}
           </select>
+        ) : 'offered' in value ? (
+          <KindsField
+            code={code}
+            offered={value.offered}
+            text={text}
+            locked={locked}
+            onChange={onChange}
+          />
         ) : (
           <input
             id={code}

@@ -1,6 +1,7 @@
 import { GRADES, type Grade, type PlantGraph } from '../../plant';
 import { computeCost } from '../cost';
-import { needsBleed, rankGrade, type Requirement, type SourceDemand } from '../requirement';
+import { needsBleed, type Requirement, type SourceDemand } from '../requirement';
+import { rankGrade } from '../grades';
 import { findBestPlan, PlanFinder } from './best';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { buildModel, withFar, type PlannerOptions } from './model';

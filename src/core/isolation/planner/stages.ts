@@ -8,7 +8,8 @@ import {
 import { checkPlan, type CheckResult } from '../check/check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
-import { computeRequirement, needsBleed, rankGrade, type Requirement } from '../requirement';
+import { computeRequirement, needsBleed, type Requirement } from '../requirement';
+import { rankGrade } from '../grades';
 import { PlanFinder } from './best';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { findShortfall } from './lower';
