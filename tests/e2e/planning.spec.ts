@@ -64,15 +64,17 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
 test('what cannot be had is accepted by name, with what is done instead', async ({ page }) => {
   await raise(page, 'Seal change, blanked');
   await page.getByText('Raise or lower a grade by name').click();
-  await page.locator('select[name="source"]').selectOption('D1-LIQ');
+  const arrival = page.locator('select[name="sources"]');
+  const digestate = arrival.locator('option', { hasText: /^Digestate/ });
+  await arrival.selectOption(await digestate.first().getAttribute('value'));
   await page.locator('select[name="grade"]').selectOption('positive');
   await page.getByLabel('Reason').fill('asked for by the works manager');
   await page.getByRole('button', { name: 'Set the grade and sign' }).click();
   await sign(page, 'ada');
   await page.getByRole('button', { name: 'Compute the isolation' }).click();
-  const shortfall = page.getByRole('form', { name: 'accept less for D1-LIQ' });
+  const shortfall = page.getByRole('form', { name: /^accept less for Digestate/ }).first();
   await expect(shortfall).toContainText('positive cannot be had', { timeout: 60_000 });
-  const accept = shortfall.getByRole('button', { name: 'Accept for D1-LIQ and sign' });
+  const accept = shortfall.getByRole('button', { name: 'Accept for this arrival and sign' });
   await expect(accept).toBeDisabled();
   await shortfall.getByRole('checkbox').first().check();
   await shortfall.getByLabel('Why this keeps people safe').fill('no blank fits there');

@@ -1,6 +1,7 @@
-import { otherEnd, type PlantGraph } from '../plant';
+import { otherEnd, type Grade, type PlantGraph } from '../plant';
 import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
 import type { Finding } from './findings';
+import { strongerGrade } from './grades';
 import { listArrivalLamps, listNames } from './lamps';
 import { DRIVEN, ENDS_HERE, followRoute, ITSELF, LEAKED, searchModes, stateOf } from './modes';
 import type { Requirement } from './requirement';
@@ -72,19 +73,31 @@ export function sayClosed(
   });
   const weighIn = (one: PlantState) => (at: number) =>
     one.barred[at] ? (graph.strength[at] as number) : 0;
-  const arrived = listArrived(requirement.trace.zone, [ITSELF, LEAKED, DRIVEN, ENDS_HERE]);
-  const before = searchModes(graph, arrived, { weigh: weighIn(state) });
-  const after = searchModes(graph, arrived, { weigh: weighIn(less) });
+  // What is graded for coming over is held back by what stands in its way; what its line may drive besides is another arrival.
+  const held = new Map<string, Map<string, Grade>>();
   const nameSource = makeNamer(graph, requirement);
-  const held = new Map<string, Set<string>>();
-  for (const { source, id: from } of requirement.demands) {
-    const at = stateOf(source, ITSELF);
-    const cost = after.cost[at] as number;
-    if (cost === UNREACHED || cost >= (before.cost[at] as number)) continue;
-    const place = sayPlace(graph, state, source, followRoute(after, at), link);
-    held.set(place, (held.get(place) ?? new Set()).add(nameSource(from)));
+  for (const isGraded of [true, false]) {
+    const modes = isGraded ? [ITSELF, LEAKED] : [ITSELF, LEAKED, DRIVEN, ENDS_HERE];
+    const arrived = listArrived(requirement.trace.zone, modes);
+    const before = searchModes(graph, arrived, { weigh: weighIn(state) });
+    const after = searchModes(graph, arrived, { weigh: weighIn(less) });
+    for (const { source, id: from, grade } of requirement.demands.filter(
+      (demand) => demand.isGraded === isGraded,
+    )) {
+      const at = stateOf(source, ITSELF);
+      const cost = after.cost[at] as number;
+      if (cost === UNREACHED || cost >= (before.cost[at] as number)) continue;
+      const place = sayPlace(graph, state, source, followRoute(after, at), link);
+      const arrivals = held.get(place) ?? new Map<string, Grade>();
+      const name = nameSource(from);
+      arrivals.set(name, strongerGrade(grade, arrivals.get(name) ?? 'single'));
+      held.set(place, arrivals);
+    }
   }
-  return [...held].map(([place, what]) => `holds back ${[...what].join('; ')}: ${place}`);
+  return [...held].map(([place, arrivals]) => {
+    const what = [...arrivals].map(([name, grade]) => `${name} (${grade})`).join('; ');
+    return `holds back ${what}: ${place}`;
+  });
 }
 
 /** The barriers on either side of an outlet that stands open between two of them, by id. */
