@@ -15,6 +15,11 @@ import {
 } from './modes';
 import { nameRoute, UNREACHED, type Route } from './routes';
 
+/**
+ * Which trace this is: the first let anything cross anything. A plan drawn up by an earlier one stands as it was accepted, and says so.
+ */
+export const TRACE_VERSION = 2;
+
 /** One way in which energy arrives at the work: where, how, and by which route (links, source first). */
 export interface Arrival {
   /** Work section, by number. */

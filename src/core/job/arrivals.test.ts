@@ -1,3 +1,7 @@
+import { carryOut, site, START, USABLE } from '../../../tests/support/seal-change';
+import { jobWith, siteOn } from '../../../tests/support/small-job';
+import { planOf, smallPlant } from '../../../tests/support/small-plant';
+import { viewDossier, type Dossier } from '.';
 import { gatherByArrival, sumUpArrivals } from './arrivals';
 import type { Lamp } from './lamps';
 
@@ -40,5 +44,15 @@ describe('sumUpArrivals', () => {
     );
     const held = { passes: true, findings: [finding('GA', 'caution'), finding('SP', 'stops')] };
     expect(sumUpArrivals(held, LAMPS)).toBe('2 of 2 arrivals held.');
+  });
+});
+
+describe('a plan drawn up by an earlier trace', () => {
+  it('stands as it was accepted, and says so until it is drawn up anew', () => {
+    const accepted = jobWith('W', planOf(['V2', 'CB'], ['DR']));
+    const view = viewDossier(accepted, siteOn(smallPlant()), START);
+    expect(view.isOldTrace).toBe(true);
+    expect(view.plan?.close).toEqual(['V2', 'CB']);
+    expect(viewDossier(carryOut(USABLE) as Dossier, site, START).isOldTrace).toBe(false);
   });
 });

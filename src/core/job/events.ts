@@ -21,7 +21,12 @@ export type JobEvent =
       readonly kind: 'job-raised';
       readonly lockout?: CommandOf<'choose-lockout'>['way'];
     } & Body<'raise-job'>)
-  | ({ readonly kind: 'plan-drafted'; readonly plantVersion?: number } & Body<'draft-plan'>)
+  | ({
+      readonly kind: 'plan-drafted';
+      readonly plantVersion?: number;
+      /** By which trace it was drawn up; events from before there was a second one name none. */
+      readonly trace?: number;
+    } & Body<'draft-plan'>)
   | ({
       readonly kind: 'grade-set';
       /** Events from before grades were set by arrival name one source. */

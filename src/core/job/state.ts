@@ -27,6 +27,8 @@ interface Drafted {
   readonly author: string;
   /** The version of the plant file that it was drawn up on. */
   readonly plantVersion: number;
+  /** By which trace it was drawn up. */
+  readonly trace: number;
   /** What the last reviewer wrote when the plan was sent back. */
   readonly returned?: string;
 }

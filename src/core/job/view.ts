@@ -2,6 +2,7 @@ import { findStored, type StoredEnergy } from '../bench';
 import {
   checkPlan,
   computeCost,
+  TRACE_VERSION,
   type CheckResult,
   type PlanCost,
   type Requirement,
@@ -68,6 +69,8 @@ export interface DossierView {
   readonly emptied: readonly Omit<SourceView, 'grade' | 'reasons' | 'score'>[];
   readonly plan:
     (IsolationPlan & { readonly check: CheckResult; readonly cost: PlanCost }) | undefined;
+  /** The plan was drawn up by an earlier trace: what arrives is told more sharply now. */
+  readonly isOldTrace: boolean;
   readonly steps: readonly (Step & { readonly done: boolean })[];
   readonly proofs: readonly ProofDemand[];
   /** Proofs that are done by two. */
@@ -218,6 +221,7 @@ export function viewDossier(
       return { id, name, medium: graph.medium[section]?.name ?? '', route };
     }),
     plan: viewPlan(dossier, site),
+    isOldTrace: dossier.plan.kind !== 'none' && dossier.plan.trace < TRACE_VERSION,
     steps: (order?.steps ?? []).map((step) => ({
       ...step,
       done: isStepDone(dossier.isolation, step),

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { rollPlant } from '../../../tests/support/random-plant';
+import { smallPlant } from '../../../tests/support/small-plant';
 import { presentOrThrow } from '../result';
 import {
   describeChange,
@@ -242,5 +243,25 @@ describe('differences', () => {
         'link NEW-1 added',
       ].sort((a, b) => ((a.split(' ')[1] ?? '') < (b.split(' ')[1] ?? '') ? -1 : 1)),
     );
+  });
+});
+
+describe('hazards in a sheet', () => {
+  const withHazards = (hazards: readonly string[] | undefined): Plant => {
+    const plant = smallPlant();
+    return {
+      ...plant,
+      media: plant.media.map((medium) => ({ ...medium, hazards })) as unknown as Plant['media'],
+    };
+  };
+
+  it.each([
+    ['not known', undefined],
+    ['none', []],
+    ['some', ['toxic', 'hot']],
+  ])('come back as they were: %s', (_label, hazards) => {
+    const read = parseSheets(writeSheets(withHazards(hazards)));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.value.media.map((medium) => medium.hazards)).toEqual([hazards, hazards]);
   });
 });

@@ -1,7 +1,11 @@
 import { showValue } from './problems';
 
-/** How a cell is written: text, number, yes or no, a list parted by ";", points "x y;x y", one point "x y z", or JSON. */
-export type Cell = 'text' | 'number' | 'boolean' | 'list' | 'points' | 'point' | 'json';
+/**
+ * How a cell is written: text, number, yes or no, a list parted by ";", points "x y;x y", one point "x y z", or JSON. A list with
+ * "none" tells an empty list from one that nobody filled in.
+ */
+export type Cell =
+  'text' | 'number' | 'boolean' | 'list' | 'list-or-none' | 'points' | 'point' | 'json';
 
 export interface Sheet {
   readonly columns: Readonly<Record<string, Cell>>;
@@ -19,7 +23,7 @@ export const SHEETS = {
       name: 'text',
       energy: 'text',
       phase: 'text',
-      hazards: 'list',
+      hazards: 'list-or-none',
       lfl_pct: 'number',
       relative_density: 'number',
       gases: 'list',
@@ -109,9 +113,12 @@ export type SheetName = keyof typeof SHEETS;
 export const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];
 
 /** Columns that have to be filled though their list may be empty. */
-export const KEPT_EMPTY: ReadonlySet<string> = new Set(['hazards', 'outline', 'sections']);
+export const KEPT_EMPTY: ReadonlySet<string> = new Set(['outline', 'sections']);
 
 const SEPARATOR = ';';
+
+/** A list that is empty, and known to be. */
+const NONE = 'none';
 
 /** What a spreadsheet would run as a formula begins so; an apostrophe before it makes it text, for spreadsheets and for us. */
 const RUNS = /^[=@+\-\t\r']/;
@@ -137,6 +144,8 @@ function writeValue(value: unknown, cell: Cell): string {
       return value === true ? 'yes' : 'no';
     case 'list':
       return (value as readonly string[]).join(SEPARATOR);
+    case 'list-or-none':
+      return (value as readonly string[]).join(SEPARATOR) || NONE;
     case 'point':
       return (value as readonly number[]).join(' ');
     case 'points':
@@ -176,6 +185,9 @@ export function readCell(written: string, cell: Cell): ReadCell {
       return trimmed === 'yes' || trimmed === 'no'
         ? { value: trimmed === 'yes' }
         : { problem: `must be yes or no, found ${showValue(text)}` };
+    case 'list-or-none':
+      if (trimmed === NONE) return { value: [] };
+      return { value: trimmed.split(SEPARATOR).map((one) => one.trim()) };
     case 'list':
       return { value: trimmed.split(SEPARATOR).map((one) => one.trim()) };
     case 'point':

@@ -294,6 +294,12 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <h1 className="text-xl font-bold">
             <span className="font-mono">{jobId}</span> {view.dossier.title}
           </h1>
+          {view.isOldTrace && view.stage !== 'closed' && (
+            <p role="note" className="border-l-4 border-base-300 pl-2 text-sm">
+              This plan was drawn up before the trace told what can really arrive. It stands as it
+              was accepted; a plan computed now may need fewer points.
+            </p>
+          )}
           <PickedRoute view={view} source={source} />
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />

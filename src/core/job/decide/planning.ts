@@ -1,6 +1,6 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
 import { findWhyNotEmptied, listPlanPoints, type Scope } from '../../plant';
-import { rankGrade } from '../../isolation';
+import { TRACE_VERSION, rankGrade } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/book';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
@@ -133,7 +133,12 @@ export function decidePlanning(
     case 'draft-plan':
       return {
         refusals: settled,
-        event: { ...command, kind: 'plan-drafted', plantVersion: context.site.plantVersion },
+        event: {
+          ...command,
+          kind: 'plan-drafted',
+          plantVersion: context.site.plantVersion,
+          trace: TRACE_VERSION,
+        },
       };
     case 'set-grade': {
       const { demands } = findRequirement(dossier, context.site);

@@ -33,9 +33,9 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
   }
   if (event.kind === 'plan-drafted') {
     // Events from before versions were kept were all drawn up on the first.
-    const { origin, plantVersion = 1 } = event;
+    const { origin, plantVersion = 1, trace = 1 } = event;
     const plan = mapPlan(event, (ids) => ids);
-    const drafted = { plan, origin, author: mark.by, plantVersion };
+    const drafted = { plan, origin, author: mark.by, plantVersion, trace };
     return { ...dossier, plan: { kind: 'drafted', ...drafted } };
   }
   if (event.kind === 'grade-set') {
@@ -52,6 +52,7 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
     origin: plan.origin,
     author: plan.author,
     plantVersion: plan.plantVersion,
+    trace: plan.trace,
   };
   if (event.kind === 'label-checked') {
     return { ...dossier, plan: evolveLabels(plan, drafted, event, mark) };
