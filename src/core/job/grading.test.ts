@@ -19,9 +19,8 @@ function gradeOf(more: Partial<SiteValues>, change: Parameters<typeof smallPlant
 
 describe('grades as rules of the site', () => {
   it('are those of the table where nothing was set', () => {
-    const { version: _, ...policy } = policyOf(DEFAULT_VALUES);
-    const { version: __, ...standard } = DEFAULT_GRADE_POLICY;
-    expect(policy).toEqual(standard);
+    const { version } = DEFAULT_GRADE_POLICY;
+    expect({ ...policyOf(DEFAULT_VALUES), version }).toEqual(DEFAULT_GRADE_POLICY);
     expect(strengthsOf(DEFAULT_VALUES)).toEqual(STRENGTH_BY_KIND);
   });
 

@@ -12,10 +12,10 @@ function drawApart(graph: PlantGraph, shutter: number): PlantGraph {
   const opening: Link = { id: `${id} (opening)`, kind: 'joint', between: ['', ''] };
   const ends = Int32Array.from([...graph.ends, behind, far]);
   ends[2 * shutter + 1 - from] = behind;
-  const { source: _, stores: __, ...ray } = graph.sections[near] as PlantGraph['sections'][number];
+  const { name, medium, area } = graph.sections[near] as PlantGraph['sections'][number];
   return {
     ...graph,
-    sections: [...graph.sections, { ...ray, id: `${id} (behind)`, serves: 0 }],
+    sections: [...graph.sections, { id: `${id} (behind)`, name, medium, area }],
     links: [...graph.links, opening],
     ends,
     ...listIncidence(behind + 1, ends),
