@@ -11,6 +11,8 @@ export interface ArrivalLamp {
   readonly kind: LampKind;
   /** One sentence: what arrives, from where, and under which condition. */
   readonly words: string;
+  /** The medium, or the machine by its tag: "digestate", "the motor M-P201". */
+  readonly short: string;
   /** Ids of the sources behind it, the nearest first; of a store lamp the store itself. */
   readonly sources: readonly string[];
   /** True when it is kept out by standing gaps alone. */
@@ -105,8 +107,11 @@ function nameSources(sources: readonly TracedSource[]): string {
   return `${names(near)}, and behind ${near.length > 1 ? 'these' : 'it'} ${names(far)}`;
 }
 
+const nameMedium = (graph: PlantGraph, key: string): string =>
+  graph.plant.media.find(({ id }) => id === key)?.name ?? key;
+
 function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): string {
-  const medium = graph.plant.media.find(({ id }) => id === key)?.name ?? key;
+  const medium = nameMedium(graph, key);
   const leaks = listLeaks(graph, arrivals);
   const leak =
     leaks.length > 0 ? `, if ${listNames(leaks)} ${leaks.length > 1 ? 'leak' : 'leaks'}` : '';
@@ -114,10 +119,19 @@ function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): str
   return `${capital} from ${nameSources(sources)}${leak}`;
 }
 
+/** "The motor", "Heat from": how a machine is spoken of before its tag. */
+const machineOf = (graph: PlantGraph, key: string): string =>
+  MACHINES[graph.links[graph.linkAt.get(key) ?? -1]?.kind ?? 'joint'] ?? 'The drive';
+
+const nameMachine = (graph: PlantGraph, key: string): string => {
+  const machine = machineOf(graph, key);
+  return `${machine.charAt(0).toLowerCase()}${machine.slice(1)} ${key}`;
+};
+
 function sayMachine(graph: PlantGraph, { key, sources }: Gathered): string {
   const link = graph.links[graph.linkAt.get(key) ?? -1];
   const name = link?.name === undefined ? key : `${key} (${link.name})`;
-  const what = `${(link && MACHINES[link.kind]) ?? 'The drive'} ${name}`;
+  const what = `${machineOf(graph, key)} ${name}`;
   return `${what}, ${link?.kind === 'shutter' ? 'from' : 'fed from'} ${nameSources(sources)}`;
 }
 
@@ -178,6 +192,7 @@ export function listArrivalLamps(graph: PlantGraph, trace: Trace): ArrivalLamp[]
       id,
       kind: entry.kind,
       words: gap ? `${words} (kept out by a standing gap)` : words,
+      short: entry.kind === 'medium' ? nameMedium(graph, entry.key) : nameMachine(graph, entry.key),
       sources: near.map((one) => one.id),
       gap,
     };
@@ -190,6 +205,7 @@ export function listArrivalLamps(graph: PlantGraph, trace: Trace): ArrivalLamp[]
       id: `store:${id}`,
       kind: 'store',
       words: `${STORED[kind]} ${id} in ${at}`,
+      short: id,
       sources: [id],
       gap: false,
     };

@@ -52,10 +52,22 @@ function sayPlace(
   return bleeds.length > 0 ? `${place} and with ${listNames(bleeds)} open between` : place;
 }
 
-/** Names a source as its lamp does; by its id where no lamp tells of it. */
-function makeNamer(graph: PlantGraph, requirement: Requirement): (id: string) => string {
+/** Sources by what they bring, in short: "digestate (D1-LIQ, D2-LIQ) and the motor M-P201"; by their ids where no lamp tells of them. */
+function makeNamer(graph: PlantGraph, requirement: Requirement) {
   const lamps = listArrivalLamps(graph, requirement.trace);
-  return (id) => lamps.find(({ sources }) => sources.includes(id))?.words ?? id;
+  return (ids: readonly string[]): string => {
+    const gathered = new Map<string, string[]>();
+    for (const id of ids) {
+      const { short = id, kind } = lamps.find(({ sources }) => sources.includes(id)) ?? {};
+      const own = kind === 'medium' ? [id] : [];
+      gathered.set(short, [...(gathered.get(short) ?? []), ...own]);
+    }
+    return listNames(
+      [...gathered].map(([short, own]) =>
+        own.length > 0 ? `${short} (${own.join(', ')})` : short,
+      ),
+    );
+  };
 }
 
 /** What one closed link holds back, by arrival, and where it stands among the barriers on the way. */
@@ -74,30 +86,30 @@ export function sayClosed(
   const weighIn = (one: PlantState) => (at: number) =>
     one.barred[at] ? (graph.strength[at] as number) : 0;
   // What is graded for coming over is held back by what stands in its way; what its line may drive besides is another arrival.
-  const held = new Map<string, Map<string, Grade>>();
-  const nameSource = makeNamer(graph, requirement);
+  const held = new Map<string, { ids: string[]; grade: Grade }>();
+  const nameSources = makeNamer(graph, requirement);
   for (const isGraded of [true, false]) {
     const modes = isGraded ? [ITSELF, LEAKED] : [ITSELF, LEAKED, DRIVEN, ENDS_HERE];
     const arrived = listArrived(requirement.trace.zone, modes);
-    const before = searchModes(graph, arrived, { weigh: weighIn(state) });
-    const after = searchModes(graph, arrived, { weigh: weighIn(less) });
+    const then = searchModes(graph, arrived, { weigh: weighIn(state) });
+    const now = searchModes(graph, arrived, { weigh: weighIn(less) });
     for (const { source, id: from, grade } of requirement.demands.filter(
       (demand) => demand.isGraded === isGraded,
     )) {
       const at = stateOf(source, ITSELF);
-      const cost = after.cost[at] as number;
-      if (cost === UNREACHED || cost >= (before.cost[at] as number)) continue;
-      const place = sayPlace(graph, state, source, followRoute(after, at), link);
-      const arrivals = held.get(place) ?? new Map<string, Grade>();
-      const name = nameSource(from);
-      arrivals.set(name, strongerGrade(grade, arrivals.get(name) ?? 'single'));
-      held.set(place, arrivals);
+      const cost = now.cost[at] as number;
+      if (cost === UNREACHED || cost >= (then.cost[at] as number)) continue;
+      const place = sayPlace(graph, state, source, followRoute(now, at), link);
+      const before = held.get(place) ?? { ids: [], grade };
+      held.set(place, {
+        ids: [...before.ids, from],
+        grade: strongerGrade(grade, before.grade),
+      });
     }
   }
-  return [...held].map(([place, arrivals]) => {
-    const what = [...arrivals].map(([name, grade]) => `${name} (${grade})`).join('; ');
-    return `holds back ${what}: ${place}`;
-  });
+  return [...held].map(
+    ([place, { ids, grade }]) => `holds back ${nameSources(ids)}: ${place} (${grade})`,
+  );
 }
 
 /** The barriers on either side of an outlet that stands open between two of them, by id. */
@@ -126,19 +138,19 @@ export function sayOpened(
 ): string[] {
   const outlet = graph.outletAt.get(id);
   if (outlet === undefined) return [];
-  const nameSource = makeNamer(graph, requirement);
-  const between = new Map<string, Set<string>>();
+  const nameSources = makeNamer(graph, requirement);
+  const between = new Map<string, string[]>();
   for (const finding of without.filter(({ code }) => code === 'double-bled-not-met')) {
     const sides = findSides(graph, state, outlet, finding);
     const place = sides.length > 1 ? `between ${listNames(sides)}` : 'between two barriers';
-    between.set(place, (between.get(place) ?? new Set()).add(nameSource(finding.subject)));
+    between.set(place, [...(between.get(place) ?? []), finding.subject]);
   }
   const subjectsOf = (code: Finding['code']) =>
     listNames(without.filter((one) => one.code === code).map(({ subject }) => subject));
   const say = (code: Finding['code'], words: (subjects: string) => string) =>
     subjectsOf(code) === '' ? [] : [words(subjectsOf(code))];
   return [
-    ...[...between].map(([place, what]) => `stands open ${place}, for ${[...what].join('; ')}`),
+    ...[...between].map(([place, ids]) => `stands open ${place}, for ${nameSources(ids)}`),
     ...say('work-not-bled', (work) => `lets ${work} down before it is opened`),
     ...say('shut-in-not-bled', (shut) => `lets down what is shut in at ${shut}`),
     ...say('store-not-released', (stores) => `releases ${stores}`),

@@ -28,10 +28,10 @@ describe('explainPoints', () => {
       explain(planOf(['V1', 'V2', 'CB'], ['BL', 'DR'])).map((point) => [point.id, point.words]),
     );
     expect(words).toEqual({
-      V1: 'holds back Water from header (double-bled): first of two, before V2 and with BL open between',
-      V2: 'holds back Water from header (double-bled): second of two, after V1 and with BL open between',
-      CB: 'holds back The motor M, fed from bus (single): the only barrier',
-      BL: 'stands open between V1 and V2, for Water from header',
+      V1: 'holds back water (SRC): first of two, before V2 and with BL open between (double-bled)',
+      V2: 'holds back water (SRC): second of two, after V1 and with BL open between (double-bled)',
+      CB: 'holds back the motor M: the only barrier (single)',
+      BL: 'stands open between V1 and V2, for water (SRC)',
       DR: 'lets W down before it is opened',
     });
   });
