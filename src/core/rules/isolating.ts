@@ -64,7 +64,7 @@ export const ISOLATING_RULES = {
   ),
   'way-not-seen': rule(
     'isolate',
-    (f) => `${f.links} not seen open: the let-down relies on it.`,
+    (f) => `Not seen open, though a let-down relies on it: ${f.links}.`,
     `the way to a vent or drain is believed only when it is seen (energy model, section 1a; ${LOCKOUT}(d)(5))`,
     'Go to each, see that it stands open, and say so.',
   ),
