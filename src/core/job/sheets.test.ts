@@ -115,6 +115,11 @@ describe('the papers of a job', () => {
       '2026-11-24 07:00 UTC',
       '',
     ]);
+    const arriving = table(sheetsOf(ON()), 'What can arrive');
+    expect(arriving.map(([arrival]) => arrival)).toEqual(
+      expect.arrayContaining(['Biogas from gas holder', 'Nitrogen from nitrogen bottles']),
+    );
+    expect(new Set(arriving.map(([, lamp]) => lamp))).toEqual(new Set(['dark']));
     expect(table(sheetsOf(ON()), 'Points')[0]?.slice(0, 4)).toEqual([
       'CB-P201',
       expect.any(String),

@@ -3,6 +3,7 @@ import { describePoint } from '../sequence';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { findPlaceOf } from './clashes';
+import { computeLamps } from './lamps';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import { isHeld, isNumbered, listOn, type Dossier, type Mark, type NumberedPermit } from './state';
 
@@ -213,6 +214,17 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
         : 'No box is locked',
       blocks: [
         ...describeEmptied(order),
+        {
+          kind: 'table',
+          title: 'What can arrive',
+          head: ['Arrival', 'Lamp', 'Why'],
+          widths: [8, 2, 6],
+          rows: computeLamps(dossier, site).map(({ kind, id, name, state, why }) => [
+            kind === 'store' ? `${name} (${id})` : name,
+            state,
+            why,
+          ]),
+        },
         {
           kind: 'table',
           title: 'Points',
