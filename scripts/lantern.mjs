@@ -1,10 +1,12 @@
-import { readdirSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const built = join(root, '.cache', 'lantern');
-const entry = join(built, 'main.mjs');
+const cache = join(root, '.cache', 'lantern');
+
+/** What was compiled before and is no longer asked for is kept for so long (ms): somebody may be running it. */
+const KEPT_MS = 3_600_000;
 
 /** When anything of the sources was changed last (ms). */
 function findNewest(folder) {
@@ -16,20 +18,32 @@ function findNewest(folder) {
   return newest;
 }
 
-const isFresh = () => {
-  const made = statSync(entry, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+/** Where the sources as they stand are compiled to. */
+function findBuilt() {
   const sources = ['core', 'cli', 'db', 'ledger', 'server'].map((one) => join(root, 'src', one));
-  return (
-    made > Math.max(statSync(join(root, 'package-lock.json')).mtimeMs, ...sources.map(findNewest))
-  );
-};
+  const lock = statSync(join(root, 'package-lock.json')).mtimeMs;
+  return join(cache, String(Math.round(Math.max(lock, ...sources.map(findNewest)))));
+}
 
-/** Compiles the command line once; a command loads only the pieces that it needs. */
-async function compile() {
+/** Takes away what was compiled before. */
+function clear(built) {
+  for (const one of readdirSync(cache)) {
+    const path = join(cache, one);
+    const age = Date.now() - (statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? Date.now());
+    if (path !== built && age > KEPT_MS) rmSync(path, { recursive: true, force: true });
+  }
+}
+
+/**
+ * Compiles the command line once; a command loads only the pieces that it needs. Whoever compiles at the same time does it beside, and the
+ * first to be done counts.
+ */
+async function compile(built) {
   const { build } = await import('esbuild');
+  const beside = `${built}.${process.pid}`;
   await build({
     entryPoints: [join(root, 'src/cli/main.ts')],
-    outdir: built,
+    outdir: beside,
     outExtension: { '.js': '.mjs' },
     bundle: true,
     splitting: true,
@@ -59,7 +73,15 @@ async function compile() {
     ],
     logLevel: 'error',
   });
+  try {
+    renameSync(beside, built);
+  } catch (error) {
+    if (!existsSync(built)) throw error;
+    rmSync(beside, { recursive: true, force: true });
+  }
+  clear(built);
 }
 
-if (!isFresh()) await compile();
-await import(pathToFileURL(entry).href);
+const built = findBuilt();
+if (!existsSync(built)) await compile(built);
+await import(pathToFileURL(join(built, 'main.mjs')).href);
