@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { computeRequirement } from '../isolation';
 import { buildGraph, parsePlantText, parseScope } from '../plant';
-import { computeSequenceMinutes, PHASES, planRestore, planSequence } from './sequence';
+import { computeSequenceMinutes, planRestore, planSequence } from './sequence';
+import { PHASES } from './steps';
 import { orderWalk, type Place } from './walk';
 
 const plant = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
