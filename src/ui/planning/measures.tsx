@@ -88,7 +88,11 @@ export function Shortfall({
       </p>
       {gatherByArrival(measures.filter(isToAccept), lamps, ({ from, to }) => `${from} ${to}`).map(
         (arrival) => (
-          <AcceptForm key={arrival.name} arrival={arrival} onAccept={onAccept} />
+          <AcceptForm
+            key={`${arrival.name} ${arrival.items[0]?.from ?? ''} ${arrival.items[0]?.to ?? ''}`}
+            arrival={arrival}
+            onAccept={onAccept}
+          />
         ),
       )}
       {gatherByArrival(settled, lamps, ({ kind }) => kind).map(({ name, items }) => (
