@@ -20,7 +20,7 @@ describe('the page about the plant file', () => {
     });
     expect(listArrivalLamps(graph, requirement.trace).map(({ words }) => words)).toEqual([
       'Water from supply main',
-      'The motor pump motor, fed from switchboard',
+      'The motor M-1 (pump motor), fed from switchboard',
     ]);
     const { effort } = planIsolation(graph, requirement).answers;
     expect([effort.close, effort.open, effort.passes]).toEqual([['CB-1', 'V-2'], ['DR-1'], true]);

@@ -120,10 +120,16 @@ const BAD: [string, unknown, string, string][] = [
     'not in sections',
   ],
   [
-    'surroundings with the id of a section',
-    { ...smallPlant(), surroundings: [{ ...DRUMS, id: 'W' }] },
-    'surroundings[0].id',
+    'two surroundings of one id',
+    { ...smallPlant(), surroundings: [DRUMS, DRUMS] },
+    'surroundings[1].id',
     'already used',
+  ],
+  [
+    'a gauge with the id of a section: a tag has to mean one place',
+    { ...smallPlant(), gauges: [{ id: 'W', section: 'W', reads: 'pressure' }] },
+    'gauges[0].id',
+    'each of the sections, links, outlets, gauges and stores has an id of its own',
   ],
   [
     'surroundings of no kind',
@@ -148,6 +154,16 @@ describe('parsePlant', () => {
     const read = parsePlant(document);
     const problems = read.ok ? [] : read.problems;
     expect(problems.find((problem) => problem.path === path)?.message).toContain(message);
+  });
+
+  it('lets equipment, areas and surroundings have the id of what hangs at the plant', () => {
+    const plant = smallPlant();
+    const shared = {
+      ...plant,
+      equipment: [{ id: 'V1', name: 'header', kind: 'line', area: 'A', sections: ['W'] }],
+      surroundings: [{ ...DRUMS, id: 'W' }],
+    };
+    expect(parsePlant(shared).ok).toBe(true);
   });
 
   it('says where text stops being JSON, refuses 50 MB unread, and shortens long lists', () => {
