@@ -65,14 +65,14 @@ test('what cannot be had is accepted by name, with what is done instead', async 
   await raise(page, 'Seal change, blanked');
   await page.getByText('Raise or lower a grade by name').click();
   const arrival = page.locator('select[name="sources"]');
-  const digestate = arrival.locator('option', { hasText: /^Digestate/ });
-  await arrival.selectOption(await digestate.first().getAttribute('value'));
+  const water = arrival.locator('option', { hasText: /^Flushing water/ });
+  await arrival.selectOption(await water.first().getAttribute('value'));
   await page.locator('select[name="grade"]').selectOption('positive');
   await page.getByLabel('Reason').fill('asked for by the works manager');
   await page.getByRole('button', { name: 'Set the grade and sign' }).click();
   await sign(page, 'ada');
   await page.getByRole('button', { name: 'Compute the isolation' }).click();
-  const shortfall = page.getByRole('form', { name: /^accept less for Digestate/ }).first();
+  const shortfall = page.getByRole('form', { name: /^accept less for Flushing water/ });
   await expect(shortfall).toContainText('positive cannot be had', { timeout: 60_000 });
   const accept = shortfall.getByRole('button', { name: 'Accept for this arrival and sign' });
   await expect(accept).toBeDisabled();
