@@ -13,6 +13,8 @@ const config = {
   testEnvironment: 'node',
   // A busy machine may take long over loading a site; how long a test takes is never what it tests.
   testTimeout: 60_000,
+  // As many at a time as there are processors: the screens come after, with nothing beside them.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testPathIgnorePatterns: ['/node_modules/', '/tests/e2e/'],
   transform: {
