@@ -5,10 +5,10 @@ import {
   listArrivalLamps,
   listFailures,
   planIsolation,
+  PLANNING_WORDS,
   rankGrade,
   type Finding,
   type PlanAnswer,
-  type PlanningPhase,
   type Sign,
 } from '../core/isolation';
 import { planRestore, planSequence } from '../core/sequence';
@@ -111,16 +111,6 @@ const describeAnswer = (aim: string, answer: PlanAnswer): string =>
 /** Seconds that each search of the planner may take before it settles for the best so far. */
 const SECONDS_EACH = 20;
 
-/** What the planner is at, in words. */
-const SEEKING: Readonly<Record<PlanningPhase, string>> = {
-  grades: 'seeing whether every grade can be had',
-  shortfall: 'finding what cannot be had, and the best there is',
-  effort: 'seeking the least effort',
-  outage: 'seeking the least outage',
-  points: 'seeking the fewest points',
-  stages: 'planning the stages in which blinds are fitted',
-};
-
 /** Three answers side by side. Stops when no plan reaches the grades. */
 export function runPlan(
   [plant = '', scope = '', grades]: string[],
@@ -132,7 +122,7 @@ export function runPlan(
   const result = planIsolation(graph, requirement, limits, {
     onStart: (what) => {
       limits.begin();
-      onStep(SEEKING[what]);
+      onStep(`${PLANNING_WORDS[what]}…`);
     },
   });
   const text = lines(

@@ -35,7 +35,7 @@ export interface Failure {
 }
 
 /** The same state with one barrier struck out. */
-const without = (graph: PlantGraph, plan: IsolationPlan, id: string): PlantState =>
+export const without = (graph: PlantGraph, plan: IsolationPlan, id: string): PlantState =>
   computePlantState(graph, { ...plan, close: plan.close.filter((other) => other !== id) });
 
 /** The end of a failed link whose body was dead before and holds a source now; undefined when there is none. */

@@ -6,6 +6,7 @@ import {
   type Medium,
   type Section,
 } from '../plant';
+import { higher } from './grade-table';
 import type { GradePolicy } from './policy';
 
 /** What a score comes to: its points, the grade that they ask for, and how it was reckoned. */
@@ -52,9 +53,6 @@ function stepUp(value: number | undefined, steps: readonly (readonly [number, nu
   return steps.find(([most]) => value <= most)?.[1] ?? worst;
 }
 
-const higherOf = (a: number | undefined, b: number | undefined) =>
-  a === undefined || b === undefined ? undefined : Math.max(a, b);
-
 /** Bore (mm) and pressure (bar gauge) that let it out. */
 const scoreBore = (mm: number | undefined) =>
   stepUp(mm, [
@@ -85,7 +83,7 @@ export function scoreOne(scored: Scored, policy: GradePolicy): Score | undefined
   const danger = scoreDanger(medium);
   const release =
     scoreBore(work.dn_mm ?? source.dn_mm) *
-    scorePressure(higherOf(source.pressure_bar, work.pressure_bar));
+    scorePressure(higher(source.pressure_bar, work.pressure_bar));
   const place = scorePlace(scored);
   const time = hours <= SHORT_HOURS ? 1 : hours <= policy.longJobHours ? 2 : 4;
   const points = danger * release * place * time;

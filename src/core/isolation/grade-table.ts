@@ -15,7 +15,7 @@ export interface Graded {
 }
 
 /** The higher of two values; undefined when one is missing, because the higher is then not known. */
-const higher = (a: number | undefined, b: number | undefined): number | undefined =>
+export const higher = (a: number | undefined, b: number | undefined): number | undefined =>
   a === undefined || b === undefined ? undefined : Math.max(a, b);
 
 const LETHAL = ['flammable', 'toxic', 'asphyxiant'] as const;

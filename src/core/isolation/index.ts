@@ -10,10 +10,10 @@ export * from './findings';
 export {
   planIsolation,
   type PlanAnswer,
-  type PlanningPhase,
   type PlanningResult,
   type PlanningWatch,
 } from './planner/plan';
+export { PLANNING_WORDS, type PlanningPhase } from './planner/phases';
 export type { ExtraMeasure } from './planner/shortfall';
 export type { Stage } from './planner/stages';
 export { limitTime, type SearchLimits } from './planner/limits';

@@ -120,8 +120,10 @@ function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): str
 }
 
 /** "The motor", "Heat from": how a machine is spoken of before its tag. */
-const machineOf = (graph: PlantGraph, key: string): string =>
-  MACHINES[graph.links[graph.linkAt.get(key) ?? -1]?.kind ?? 'joint'] ?? 'The drive';
+function machineOf(graph: PlantGraph, key: string): string {
+  const kind = graph.links[graph.linkAt.get(key) ?? -1]?.kind;
+  return (kind && MACHINES[kind]) ?? 'The drive';
+}
 
 const nameMachine = (graph: PlantGraph, key: string): string => {
   const machine = machineOf(graph, key);

@@ -1,5 +1,6 @@
 import { otherEnd, type Grade, type PlantGraph } from '../plant';
-import { computePlantState, sectionOfOutlet, type PlantState } from './bodies';
+import { sectionOfOutlet, type PlantState } from './bodies';
+import { without } from './failures';
 import type { Finding } from './findings';
 import { strongerGrade } from './grades';
 import { listArrivalLamps, listNames } from './lamps';
@@ -79,10 +80,7 @@ export function sayClosed(
 ): string[] {
   const link = graph.linkAt.get(id);
   if (link === undefined || !state.barred[link]) return [];
-  const less = computePlantState(graph, {
-    ...state.plan,
-    close: state.plan.close.filter((other) => other !== id),
-  });
+  const less = without(graph, state.plan, id);
   const weighIn = (one: PlantState) => (at: number) =>
     one.barred[at] ? (graph.strength[at] as number) : 0;
   // What is graded for coming over is held back by what stands in its way; what its line may drive besides is another arrival.
@@ -134,19 +132,19 @@ export function sayOpened(
   requirement: Requirement,
   state: PlantState,
   id: string,
-  without: readonly Finding[],
+  found: readonly Finding[],
 ): string[] {
   const outlet = graph.outletAt.get(id);
   if (outlet === undefined) return [];
   const nameSources = makeNamer(graph, requirement);
   const between = new Map<string, string[]>();
-  for (const finding of without.filter(({ code }) => code === 'double-bled-not-met')) {
+  for (const finding of found.filter(({ code }) => code === 'double-bled-not-met')) {
     const sides = findSides(graph, state, outlet, finding);
     const place = sides.length > 1 ? `between ${listNames(sides)}` : 'between two barriers';
     between.set(place, [...(between.get(place) ?? []), finding.subject]);
   }
   const subjectsOf = (code: Finding['code']) =>
-    listNames(without.filter((one) => one.code === code).map(({ subject }) => subject));
+    listNames(found.filter((one) => one.code === code).map(({ subject }) => subject));
   const say = (code: Finding['code'], words: (subjects: string) => string) =>
     subjectsOf(code) === '' ? [] : [words(subjectsOf(code))];
   return [

@@ -1,4 +1,5 @@
 import { labelParts, type PlantGraph } from './graph';
+import { HAND_VALVE_KINDS } from './kinds';
 import { hazardsOf, type Medium } from './schema';
 
 /** What a drawing can leave to doubt without being wrong. */
@@ -24,7 +25,7 @@ export interface DrawingCaution {
 
 /** Kinds at which two fluids may meet, and one gets into the other when the fitting passes. */
 const FITTINGS: ReadonlySet<string> = new Set([
-  ...['gate-valve', 'ball-valve', 'plug-valve', 'globe-valve', 'butterfly-valve', 'needle-valve'],
+  ...HAND_VALVE_KINDS,
   ...['check-valve', 'control-valve', 'spectacle-blind', 'spade', 'spool', 'removed-hose'],
   ...['flange', 'hose', 'joint'],
 ]);

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Aim, PlanAnswer } from '../../core/isolation';
+import { PLANNING_WORDS } from '../../core/isolation/planner/phases';
 import { joinStages } from '../../core/isolation/planner/join-stages';
 import type { IsolationPlan } from '../../core/plant/schema';
 import type { Command, Dossier, Lamp } from '../../core/job';
@@ -27,14 +28,7 @@ function describeProof({ passes, optimal, gap }: PlanAnswer): string {
 }
 
 function Progress({ run, onStop }: { readonly run: PlanningRun; readonly onStop: () => void }) {
-  const what = {
-    grades: 'Seeing whether every grade can be had',
-    shortfall: 'Finding what cannot be had, and the best there is',
-    effort: 'Seeking the least effort',
-    outage: 'Seeking the least outage',
-    points: 'Seeking the fewest points',
-    stages: 'Planning the stages in which blinds are fitted',
-  }[run.searching ?? 'grades'];
+  const what = PLANNING_WORDS[run.searching ?? 'grades'];
   return (
     <p role="status" className="flex flex-wrap items-center gap-2">
       <span>{what}…</span>

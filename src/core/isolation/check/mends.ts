@@ -4,7 +4,7 @@ import type { Mend } from '../findings';
 import type { Route } from '../routes';
 
 /** More than this helps nobody: the best come first. */
-export const MOST_MENDS = 3;
+const MOST_MENDS = 3;
 
 /** The first of some mends, each once. */
 export function takeBest(mends: readonly Mend[]): Mend[] {

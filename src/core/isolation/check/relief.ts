@@ -2,7 +2,7 @@ import type { PlantGraph } from '../../plant';
 import { computePlantState, type PlantState } from '../bodies';
 import { makeFinding, type Finding, type Mend } from '../findings';
 import type { Requirement } from '../requirement';
-import { MOST_MENDS } from './mends';
+import { takeBest } from './mends';
 
 const known = new WeakMap<PlantGraph, PlantState>();
 
@@ -63,9 +63,8 @@ export function findUnprotected(
       .filter((one) => !reliefAccepted.has(one))
       .map((one): Mend => {
         return { action: 'accept', id: one, words: `have the loss of ${one} accepted by name` };
-      })
-      .slice(0, MOST_MENDS);
+      });
     const words = `${id} keeps a source and loses every relief valve that stood in service (${names}): bring another into service first, or cut ${id} off from its source`;
-    return [makeFinding('relief-lost', id, words, { mends })];
+    return [makeFinding('relief-lost', id, words, { mends: takeBest(mends) })];
   });
 }

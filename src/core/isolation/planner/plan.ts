@@ -10,6 +10,7 @@ import { findShortfall } from './lower';
 import { listExtraMeasures, type ExtraMeasure } from './shortfall';
 import type { Aim } from './fields';
 import { drawShuttersApart } from './shutters';
+import type { PlanningPhase } from './phases';
 import { computeStages, type Stage } from './stages';
 
 /** One answer of the planner. `optimal` when it is proved best; `gap` is the share of its first figure
@@ -35,9 +36,6 @@ export interface PlanningResult {
   readonly grades: Readonly<Record<string, Grade>>;
   readonly answers: Readonly<Record<Aim, PlanAnswer>>;
 }
-
-/** What is searched for: whether the grades can be had, what has to be lowered, the answer to an aim, or its stages. */
-export type PlanningPhase = 'grades' | 'shortfall' | Aim | 'stages';
 
 /** Told of what happens while planning goes on. */
 export interface PlanningWatch {

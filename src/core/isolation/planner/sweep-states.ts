@@ -169,6 +169,8 @@ export class Frontier {
     const { codes } = this;
     let at = 0;
     for (const one of group) codes[at++] = one;
+    // How many pieces there are, so that what feeds what is never read as a loss.
+    codes[at++] = loss.length;
     for (let n = 0; n < loss.length; n++)
       codes[at++] = fed[n] ? 0 : this.numberOf(loss[n] as number);
     for (const [a, b] of feeds) codes[at++] = a * 256 + b;
