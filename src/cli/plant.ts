@@ -10,9 +10,9 @@ import {
 } from '../core/bench';
 import {
   buildGraph,
-  CAUTION_OF_DRAWING,
   describeChange,
   diffPlants,
+  groupCautions,
   lintPlant,
   writeGraphml,
   writeSheets,
@@ -60,14 +60,9 @@ export function runCompare([before = '', after = '']: string[]): Answer {
 /** What a drawing leaves to doubt, by kind. Stops when there is anything. */
 export function runLint([file = '']: string[]): Answer {
   const cautions = lintPlant(buildGraph(readPlantOrThrow(file)));
-  const codes = [...new Set(cautions.map(({ code }) => code))];
-  const text = codes.map((code) => {
-    const of = cautions.filter((one) => one.code === code);
-    return lines(
-      `${CAUTION_OF_DRAWING[code]} (${of.length}):`,
-      ...of.map(({ words }) => `    ${words}`),
-    );
-  });
+  const text = groupCautions(cautions).map(({ title, cautions: of }) =>
+    lines(`${title} (${of.length}):`, ...of.map(({ words }) => `    ${words}`)),
+  );
   return {
     document: { cautions },
     text: text.length > 0 ? text.join('') : 'nothing is left to doubt\n',

@@ -1,5 +1,5 @@
 import { listConditions, nameHazard, PAPERS } from '../permits';
-import { describePoint } from '../sequence';
+import { describePoint, type Step } from '../sequence';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { findPlaceOf } from './clashes';
@@ -206,6 +206,21 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
   };
   const hung = (mark: Mark | undefined) =>
     mark ? `${name(mark.by)} ${clockOf(site)(mark.at)}` : '';
+  /** Steps that are no points of the plan: done, or not. */
+  const seenRows = (
+    isOne: (step: Step) => boolean,
+    done: Readonly<Record<string, Mark>>,
+    [is, isNot]: readonly [string, string],
+  ) =>
+    order.steps
+      .filter(isOne)
+      .map(({ subject }) => [
+        subject,
+        whereOf(subject),
+        subject in done ? is : isNot,
+        '',
+        hung(done[subject]),
+      ]);
   return [
     {
       title: 'Isolation',
@@ -245,26 +260,16 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
               locked[id]?.lock ?? '',
               hung(locked[id]),
             ]),
-            ...order.steps
-              .filter(({ phase }) => phase === 'see-open')
-              .map(({ subject }) => [
-                subject,
-                whereOf(subject),
-                subject in seenOpen ? 'seen open' : 'NOT SEEN OPEN',
-                '',
-                hung(seenOpen[subject]),
-              ]),
+            ...seenRows(({ phase }) => phase === 'see-open', seenOpen, [
+              'seen open',
+              'NOT SEEN OPEN',
+            ]),
             ...open.map((id) => [id, whereOf(id), 'open', '', hung(opened[id])]),
             ...restrain.map((id) => [id, whereOf(id), 'restrained', '', hung(restrained[id])]),
-            ...order.steps
-              .filter(({ isHold }) => isHold)
-              .map(({ subject }) => [
-                subject,
-                whereOf(subject),
-                subject in restrained ? 'shaft held' : 'SHAFT NOT HELD',
-                '',
-                hung(restrained[subject]),
-              ]),
+            ...seenRows(({ isHold }) => isHold === true, restrained, [
+              'shaft held',
+              'SHAFT NOT HELD',
+            ]),
           ],
         },
         {

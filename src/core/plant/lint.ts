@@ -3,7 +3,7 @@ import { HAND_VALVE_KINDS } from './kinds';
 import { hazardsOf, type Medium } from './schema';
 
 /** What a drawing can leave to doubt without being wrong. */
-export const CAUTION_OF_DRAWING = {
+const CAUTION_OF_DRAWING = {
   'hazards-meet': 'Fluids of different hazards meet over one fitting',
   'nobody-can-prove': 'Nothing drains it and nothing reads it: nobody can prove it let down',
   'nothing-drains': 'Nothing drains, vents or bleeds it',
@@ -159,3 +159,11 @@ export const lintPlant = (graph: PlantGraph): DrawingCaution[] => [
   ...findMissing(graph),
   ...findLookAlikes(graph),
 ];
+
+/** The cautions of a drawing by kind, in the order in which they were found. */
+export const groupCautions = (cautions: readonly DrawingCaution[]) =>
+  [...new Set(cautions.map(({ code }) => code))].map((code) => ({
+    code,
+    title: CAUTION_OF_DRAWING[code],
+    cautions: cautions.filter((one) => one.code === code),
+  }));
