@@ -31,13 +31,29 @@ export async function actAs(page: Page, id: string): Promise<void> {
 /** More stops of the tab key than any screen has. */
 const MOST_TABS = 600;
 
-/** Goes to a control by the tab key alone; fails when it cannot be reached. */
+/**
+ * Where a control lies from the one in focus: on it, further on or back. With nothing in focus yet, whichever end of the page
+ * is nearer.
+ */
+function lookAhead(element: Element): 'here' | 'Tab' | 'Shift+Tab' {
+  const from = document.activeElement;
+  if (from === element) return 'here';
+  if (from !== null && from !== document.body) {
+    const isBefore = from.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_PRECEDING;
+    return isBefore ? 'Shift+Tab' : 'Tab';
+  }
+  const stops = [...document.querySelectorAll('a, button, input, select, textarea, summary')];
+  return stops.indexOf(element) * 2 < stops.length ? 'Tab' : 'Shift+Tab';
+}
+
+/** Goes to a control by the tab key alone, forwards or back; fails when it cannot be reached. */
 async function tabTo(target: Locator): Promise<void> {
   await target.waitFor();
   const page = target.page();
   for (let turn = 0; turn < MOST_TABS; turn++) {
-    if (await target.evaluate((element) => element === document.activeElement)) return;
-    await page.keyboard.press('Tab');
+    const way = await target.evaluate(lookAhead);
+    if (way === 'here') return;
+    await page.keyboard.press(way);
   }
   throw new Error(`not reached by keyboard: ${String(target)}`);
 }

@@ -15,6 +15,10 @@ async function atPoint(page: Page, code: string): Promise<void> {
   await page.getByRole('button', { name: 'Go' }).click();
 }
 
+/** Waits until the server has what was entered: what is on its way stays with whoever entered it. */
+const allSent = (page: Page) =>
+  expect(page.getByTestId('network')).not.toContainText('not yet sent');
+
 const eventsOf = async (page: Page, job: string) => {
   await page.goto(`/jobs/${job}/record`);
   return page.locator('main').innerText();
@@ -132,12 +136,14 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await round();
   await page.getByRole('button', { name: 'Record the round' }).click();
   await expect(page.getByText(/NOT DEAD/)).toHaveCount(0);
+  await allSent(page);
 
   // The feeder before the contactor and the line before the isolator are pieces of their own, each proved by a round of its own.
   for (const piece of ['P201-FDR', 'P201-LINE']) {
     await round(piece);
     await page.getByRole('button', { name: 'Record the round' }).click();
     await expect(page.locator(`[data-task$=":${piece}"]`)).toHaveCount(0);
+    await allSent(page);
   }
 
   // Each further proof is read from the stand-in plant as well.
@@ -155,6 +161,7 @@ test('in practice the round finds a blade that stuck, and the try-start that run
     await expect(page.getByText(/Filled in as the stand-ins show it/)).toBeVisible();
     await page.getByRole('button', { name: 'Record reading' }).click();
     await expect(page.locator(`[data-task$=":${code}"]`)).toHaveCount(0);
+    await allSent(page);
   }
 
   // The breaker creeps in on two poles after the round: only the try to start finds it.

@@ -143,8 +143,10 @@ export function FieldScreen(props: DossierProps) {
     );
   };
   const onUnsigned = async (command: Command) => {
+    const entered = scan;
     const done = await outbox.add(command);
-    setScan(undefined);
+    // Sending may take a while: a point whose code was read meanwhile stays open.
+    setScan((now) => (now === entered ? undefined : now));
     return done;
   };
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { Camera } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 
 /** How often a picture of the camera is looked at (ms). */
 const LOOK_MS = 250;
@@ -51,9 +51,20 @@ function CameraView({ onCode }: { readonly onCode: (code: string) => void }) {
   );
 }
 
+const neverChanges = () => () => undefined;
+
+/** Whether the page answers yet: on a slow phone it is seen before it works, and a code entered then would be lost. */
+const useAnswers = () =>
+  useSyncExternalStore(
+    neverChanges,
+    () => true,
+    () => false,
+  );
+
 /** The code of a point: always typed, scanned where the device has a camera. */
 export function Scanner({ onCode }: { readonly onCode: (code: string) => void }) {
   const [isOpen, setOpen] = useState(false);
+  const answers = useAnswers();
   return (
     <div className="flex flex-col gap-2">
       <form
@@ -72,10 +83,13 @@ export function Scanner({ onCode }: { readonly onCode: (code: string) => void })
             name="code"
             autoComplete="off"
             autoCapitalize="characters"
+            disabled={!answers}
             className="input h-14 w-full font-mono text-lg"
           />
         </label>
-        <button className="btn btn-primary h-14 px-6 text-lg">Go</button>
+        <button disabled={!answers} className="btn btn-primary h-14 px-6 text-lg">
+          Go
+        </button>
         <button
           type="button"
           aria-label={isOpen ? 'Close the camera' : 'Scan with the camera'}
