@@ -13,6 +13,7 @@ import { listStandings, type Standing, type Standings } from './standings';
 import { buildSupply } from './supply';
 import { sweepRegion, type SweepResult } from './sweep';
 import { EQUAL, type Ceiling } from './sweep-steps';
+import { tighten } from './tighten';
 
 export type Aim = keyof PlanCost;
 
@@ -236,7 +237,7 @@ export class Fields {
     }
     const standingsOf = (cell: number) =>
       members.has(cell) ? possible.of(cell) : [this.lastOf(cell)];
-    return growRegion(this.cells, this.starts, standingsOf, this.lastOf, limits);
+    return growRegion(this.cells, this.starts, standingsOf, this.lastOf, limits, Infinity);
   }
 
   /** The cells that may stand otherwise than last in a plan of the field that costs no more than `price`. */
@@ -258,7 +259,14 @@ export class Fields {
         return isIn;
       });
     };
-    return growRegion(cells, this.starts, standingsOf, this.lastOf, limits);
+    return growRegion(cells, this.starts, standingsOf, this.lastOf, limits, price);
+  }
+
+  /** A region with no more than the standings that are left open. */
+  private shrink({ reach }: Region, open: Region['open']): Region {
+    const standingsOf = (cell: number) => open.get(cell) ?? [this.lastOf(cell)];
+    const noLimits = { mostCells: Infinity, isOver: () => false };
+    return growRegion(this.cells, this.starts, standingsOf, this.lastOf, noLimits, reach);
   }
 
   /** Finds the best plan of a region below a ceiling. */
@@ -268,22 +276,33 @@ export class Fields {
     region: Region,
     { mostStates, isOver }: SearchLimits,
   ): SweepResult {
-    const { aim, tariff, floor, loss } = field;
+    const { aim, tariff, loss } = field;
+    const { cells, standings, lastOf, meeting, model } = this;
+    const { prices } = tariff;
+    const fixed = { model, cells, standings, lastOf, meeting, prices };
+    // A plan that loses less may cost more than what is attained.
+    const mayCostMore =
+      aim === 'outage' && ceiling.isAttained && ceiling.lost > this.certainLoss + EQUAL;
+    const room = mayCostMore ? region.reach : ceiling.price;
+    let within = region;
+    let tightened = tighten({ ...fixed, region }, room, isOver);
+    while (tightened.least < Infinity) {
+      const { open } = tightened;
+      const smaller = this.shrink(within, open);
+      if (smaller.order.length === within.order.length) break;
+      within = smaller;
+      tightened = tighten({ ...fixed, region: within }, room, isOver);
+    }
+    if (tightened.least === Infinity) return { best: undefined, dropped: undefined };
+    within = { ...within, open: tightened.open };
     return sweepRegion({
-      model: this.model,
-      cells: this.cells,
-      standings: this.standings,
-      lastOf: this.lastOf,
-      meeting: this.meeting,
-      prices: tariff.prices,
-      leastBleed: tariff.leastBleed,
+      ...fixed,
       dearestBleed: tariff.dearestBleed,
-      atWork: tariff.atWork,
-      floor,
+      tightened,
       certainLoss: loss?.total ?? 0,
       lostFirst: aim === 'outage',
-      region,
-      supply: loss && buildSupply(this.model, this.cells, region, loss.isLost),
+      region: within,
+      supply: loss && buildSupply(model, cells, within, loss.isLost),
       ceiling,
       mostStates,
       isOver,

@@ -64,6 +64,23 @@ const sidesOf = ({ near, driven }: Standing): readonly [number, number] => [
   driven.barriers > 0 ? 1 : 0,
 ];
 
+/** How many measures are told apart for a cell. */
+const MEASURES = 6;
+
+/** Measures that have been taken: each stops a little over its limit, so it stands as long as none higher is asked for. */
+class Measured {
+  private readonly known = new Map<number, { readonly value: number; readonly limit: number }>();
+
+  of(cell: number, what: number, limit: number, measure: () => number): number {
+    const key = cell * MEASURES + what;
+    const before = this.known.get(key);
+    if (before && (before.value <= before.limit || before.value > limit)) return before.value;
+    const value = measure();
+    this.known.set(key, { value, limit });
+    return value;
+  }
+}
+
 /** What a floor is computed from. */
 export interface FloorProblem {
   readonly cells: Cells;
@@ -163,6 +180,7 @@ export function computeFloor(problem: FloorProblem): Floor {
     );
     return known;
   };
+  const measured = new Measured();
   return {
     spoolsAt,
     base: reach ? (positive?.total ?? 0) + (twice?.total ?? 0) + reach.total : Infinity,
@@ -198,17 +216,19 @@ export function computeFloor(problem: FloorProblem): Floor {
     leastAbove(cell, standing, limit) {
       const [itself, driven] = sidesOf(standing);
       let least = 0;
+      const look = (what: number, measure: () => number) => {
+        if (least <= limit) least = Math.max(least, measured.of(cell, what, limit, measure));
+      };
       if (reach && (itself === 0 || driven === 0)) {
-        least = reach.leastWith(cell, driven === 0, limit);
+        look(driven, () => reach.leastWith(cell, driven === 0, limit));
       }
-      if (standing.isDead && itself === 1 && least <= limit) {
-        least = Math.max(least, apart().leastWith(cell, limit));
+      if (standing.isDead && itself === 1) look(2, () => apart().leastWith(cell, limit));
+      if (twice && standing.itself.bled < 2) {
+        const isWithin = standing.itself.bled === 0;
+        look(isWithin ? 3 : 4, () => twice.leastWith(cell, isWithin, limit));
       }
-      if (twice && standing.itself.bled < 2 && least <= limit) {
-        least = Math.max(least, twice.leastWith(cell, standing.itself.bled === 0, limit));
-      }
-      if (positive && standing.itself.blanked === 0 && least <= limit) {
-        least = Math.max(least, positive.leastWith(cell, limit));
+      if (positive && standing.itself.blanked === 0) {
+        look(5, () => positive.leastWith(cell, limit));
       }
       return least;
     },

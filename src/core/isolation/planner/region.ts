@@ -13,6 +13,8 @@ export interface Region {
   readonly open: ReadonlyMap<number, readonly number[]>;
   /** False when the region was cut off for its size: what lies outside may then matter as well. */
   readonly isWhole: boolean;
+  /** It was laid out for plans up to this price. */
+  readonly reach: number;
 }
 
 export function* neighboursOf(cells: Cells, cell: number): Generator<number> {
@@ -77,6 +79,7 @@ export function growRegion(
   standingsOf: (cell: number) => readonly number[],
   lastOf: (cell: number) => number,
   { mostCells, isOver }: Pick<SearchLimits, 'mostCells' | 'isOver'>,
+  reach: number,
 ): Region {
   const isIn = new Uint8Array(cells.count);
   const open = new Map<number, readonly number[]>();
@@ -94,5 +97,5 @@ export function growRegion(
     isIn[cell] = 1;
     for (const next of neighboursOf(cells, cell)) seen.add(next);
   }
-  return { isIn, order: orderCells(cells, [...open.keys()], isIn), open, isWhole };
+  return { isIn, order: orderCells(cells, [...open.keys()], isIn), open, isWhole, reach };
 }

@@ -1,12 +1,11 @@
-import { listAhead, type AtWork } from './at-work';
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
 import { listBledChoices, listOwnChoices, Tokens, type CellChoice, type Prices } from './choices';
-import { giveBack, leastGivenBack, type Floor } from './floor';
 import type { PlannerModel } from './model';
 import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
 import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
+import { MARKS, type Tightened } from './tighten';
 
 /** Prices nearer than this count as equal: they are sums of minutes. */
 export const EQUAL = 1e-6;
@@ -26,17 +25,15 @@ export interface SweepProblem {
   /** The standing of what lies outside the region. */
   readonly lastOf: (cell: number) => number;
   readonly meeting: Meeting;
-  readonly floor: Floor;
   readonly prices: Prices;
-  /** What has to be spent at the work whatever else is done. */
-  readonly atWork: AtWork;
   readonly region: Region;
+  /** What is known of the least price of what is still to come. */
+  readonly tightened: Tightened;
   /** Absent when lost supply plays no part. */
   readonly supply: SupplyNet | undefined;
   /** Loss that no plan can save; the supply net leaves it out. */
   readonly certainLoss: number;
-  /** What any bleed costs at least, and at most. */
-  readonly leastBleed: number;
+  /** What any bleed costs at most. */
   readonly dearestBleed: number;
   readonly lostFirst: boolean;
   readonly ceiling: Ceiling;
@@ -82,10 +79,11 @@ export interface Step {
   readonly feeds: readonly (readonly [number, number])[];
   readonly keepBlocks: readonly number[];
   readonly ways: readonly { readonly as: number; readonly choices: readonly CellChoice[] }[];
-  /** By standing: the least that is given back at neighbours of the cell that come later, when it is a spool. */
-  readonly pending: Float64Array;
-  /** What is still to be spent at the work after this step, at least. */
-  readonly ahead: number;
+  /** What the cells after this step cost at least, but for what `ahead` adds. */
+  readonly rest: number;
+  /** What is ahead of each slot that stays, by standing and mark, and the least of its marks. */
+  readonly ahead: readonly Float64Array[];
+  readonly leastAhead: readonly Float64Array[];
 }
 
 /** What is done in a cell where nothing has to be done. */
@@ -111,11 +109,10 @@ function tablesOf(
   cell: number,
   isOutside: boolean,
 ): JoinTables {
-  const { standings, floor, cells, meeting, region } = problem;
+  const { standings, cells, meeting, region, prices } = problem;
   const count = standings.length;
   const next = otherCell(cells, edge, cell);
-  const last = standings[problem.lastOf(next)] as Standing;
-  const spools = floor.spoolsAt.get(edge) ?? [];
+  const closing = cells.kind[edge] === BARRIER ? prices.link(cells.links[edge] as number) : 0;
   const terms = new Float64Array(count * count).fill(Infinity);
   const meets = new Uint8Array(count * count);
   const isTie = cells.kind[edge] === TIE;
@@ -124,27 +121,15 @@ function tablesOf(
   const before = isOutside ? [problem.lastOf(next)] : (region.open.get(next) ?? []);
   const own = region.open.get(cell) ?? [];
   for (const i of before) {
-    const earlier = standings[i] as Standing;
     for (const j of own) {
-      const later = standings[j] as Standing;
       const [a, b] = isForward ? [i, j] : [j, i];
       const how = meeting(edge, a, b);
       if (how === NOT) continue;
       const at = i * count + j;
       meets[at] = how;
-      const back = spools.reduce(
-        (sum, spool) =>
-          sum +
-          (spool.cell === cell
-            ? giveBack(spool, earlier)
-            : giveBack(spool, later) -
-              (isOutside ? giveBack(spool, last) : leastGivenBack(spool, earlier))),
-        0,
-      );
-      const [first, second] = [standings[a] as Standing, standings[b] as Standing];
-      terms[at] = floor.edgeTerm(edge, first, second, how === AS_CLOSED) + back;
+      terms[at] = how === AS_CLOSED ? closing : 0;
       if (!drives) continue;
-      if (fromFluid && second.driven.barriers === 0) drives[at] = isForward ? 1 : 2;
+      if (fromFluid && (standings[b] as Standing).driven.barriers === 0) drives[at] = isForward ? 1 : 2;
     }
   }
   return { terms, meets, drives };
@@ -203,6 +188,12 @@ function listBirths(
   };
 }
 
+/** The least over the marks, by standing. */
+const leastMark = (ahead: Float64Array): Float64Array =>
+  Float64Array.from({ length: ahead.length / MARKS }, (_, n) =>
+    Math.min(...ahead.subarray(n * MARKS, (n + 1) * MARKS)),
+  );
+
 /** Lays out the steps of a sweep: for each cell in turn what it meets and what is done with after it. */
 export function layOut(problem: SweepProblem): Step[] {
   const { cells, region, supply, standings, model, prices } = problem;
@@ -227,25 +218,15 @@ export function layOut(problem: SweepProblem): Step[] {
   const tokens = new Tokens();
   // A first pass, so that outlets that release a store of a later cell are known.
   for (const cell of region.order) listOwnChoices(model, cells, cell, prices, tokens);
-  const ahead = listAhead(problem.atWork, region.order);
   let slots: number[] = [];
   let blocks: number[] = [];
   return region.order.map((cell, place) => {
     const joins: Join[] = [];
-    const pending = new Float64Array(standings.length);
     const born: number[] = [];
     for (const edge of edgesOf(cells, cell)) {
       const next = otherCell(cells, edge, cell);
       const isOutside = !placeOf.has(next);
-      if ((placeOf.get(next) ?? -1) >= place) {
-        for (const spool of problem.floor.spoolsAt.get(edge) ?? []) {
-          if (spool.cell !== cell) continue;
-          standings.forEach((own, as) => {
-            pending[as] = (pending[as] as number) + leastGivenBack(spool, own);
-          });
-        }
-        continue;
-      }
+      if ((placeOf.get(next) ?? -1) >= place) continue;
       const pair = supply?.joined.get(edge);
       for (const block of pair ?? []) {
         if (blocks.includes(block)) continue;
@@ -277,6 +258,7 @@ export function layOut(problem: SweepProblem): Step[] {
       (slot) => (blockEnds.get(blocks[slot] as number) ?? -1) > place,
     );
     slots = keep.map((slot) => all[slot] as number);
+    const ahead = slots.map((slot) => problem.tightened.ahead(slot, place));
     blocks = keepBlocks.map((slot) => blocks[slot] as number);
     const known = new Map<number, readonly CellChoice[]>();
     const choicesFor = (as: number): readonly CellChoice[] => {
@@ -303,8 +285,9 @@ export function layOut(problem: SweepProblem): Step[] {
       bornBlocks: born.map((block) => supply?.blocks.get(block) ?? { isFed: false, loss: 0 }),
       feeds,
       keepBlocks,
-      pending,
-      ahead: ahead[place] as number,
+      rest: problem.tightened.restFrom[place + 1] as number,
+      ahead,
+      leastAhead: ahead.map(leastMark),
       // What leaves most alone comes first.
       ways: [...(region.open.get(cell) ?? [])]
         .sort((a, b) => b - a)

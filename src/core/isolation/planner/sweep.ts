@@ -1,4 +1,4 @@
-import { wantsBleed, type CellChoice } from './choices';
+import { IS_BLED, wantsBleed, type CellChoice } from './choices';
 import { AS_OPEN } from './possible';
 import {
   edgeAfter,
@@ -18,7 +18,8 @@ import {
   type SweepProblem,
 } from './sweep-steps';
 import { NOTHING_SUPPLIED, supplyAfter } from './sweep-supply';
-import { isBledSpace, isHandled, type Standing } from './standings';
+import { isBledSpace, isHandled } from './standings';
+import { BLED, BLED_OVER, MARKS, NOT_BLED } from './tighten';
 
 /** What one sweep found: standings by cell, what is opened and restrained, and its figures. */
 export interface Swept {
@@ -48,17 +49,34 @@ function isTooDear({ ceiling, lostFirst, supply }: SweepProblem, price: number, 
   return dearer || (asDear && (!supply || lost >= ceiling.lost - EQUAL));
 }
 
-/** What parts that are not let down yet will add at least: one bleed for those at the work, one for spaces between barriers. */
-function priceOfWanted({ leastBleed }: SweepProblem, { part, body, partFlags }: Edge): number {
-  let work = 0;
-  let space = 0;
-  for (let slot = 0; slot < part.length; slot++) {
+/** What is still to come costs at least, with the cells at the edge as they are. */
+function leastToCome(step: Step, { standing, part, partFlags }: Edge): number {
+  let least = step.rest;
+  /** By part that is still to be let down: what it costs more that one of its cells is let down by what is to come. */
+  const wanting = new Map<number, number>();
+  for (let slot = 0; slot < standing.length; slot++) {
+    const ahead = step.ahead[slot] as Float64Array;
+    const at = (standing[slot] as number) * MARKS;
     const own = part[slot] as number;
-    if (own < 0 || !wantsBleed(partFlags[own] as number)) continue;
-    if ((body[slot] as number) >= 0) work = leastBleed;
-    else space = leastBleed;
+    if (own < 0) {
+      least += ahead[at + NOT_BLED] as number;
+      continue;
+    }
+    const flags = partFlags[own] as number;
+    const bled = ahead[at + BLED] as number;
+    if ((flags & IS_BLED) !== 0) least += bled;
+    else if (!wantsBleed(flags)) {
+      least += Math.min(ahead[at + NOT_BLED] as number, bled, ahead[at + BLED_OVER] as number);
+    } else {
+      const over = ahead[at + BLED_OVER] as number;
+      const cheaper = Math.min(bled, over);
+      if (cheaper === Infinity) return Infinity;
+      least += cheaper;
+      wanting.set(own, Math.min(over - cheaper, wanting.get(own) ?? Infinity));
+    }
   }
-  return work + space;
+  for (const more of wanting.values()) least += more;
+  return least;
 }
 
 /** Every way of doing something, or nothing, to the joins at which something can be done. */
@@ -95,22 +113,29 @@ function extend(
   const count = problem.standings.length;
   const metBy = (join: Join) =>
     join.slot < 0 ? join.outside : (state.standing[join.slot] as number);
+  const own = state.standing.length;
+  let before = step.rest;
+  let ownAhead: Float64Array | undefined;
+  step.keep.forEach((slot, n) => {
+    const ahead = step.leastAhead[n] as Float64Array;
+    if (slot === own) ownAhead = ahead;
+    else before += ahead[state.standing[slot] as number] as number;
+  });
   for (const { as, choices } of step.ways) {
-    let price =
-      state.price +
-      problem.floor.cellTerm(step.cell, problem.standings[as] as Standing) +
-      (step.pending[as] as number);
+    let price = state.price;
     for (const join of step.joins) price += join.terms[metBy(join) * count + as] as number;
-    if (price === Infinity || isTooDear(problem, price + step.ahead, state.lost)) continue;
+    const ahead = before + (ownAhead?.[as] ?? 0);
+    if (price + ahead === Infinity || isTooDear(problem, price + ahead, state.lost)) continue;
     const isAlike = (join: Join) => kept.part[as] === true && metBy(join) === as;
     for (const done of listDone(step.joins, isAlike)) {
       const doing = done.reduce((sum, extra) => sum + (extra?.price ?? 0), price);
-      if (isTooDear(problem, doing + step.ahead, state.lost)) continue;
+      if (isTooDear(problem, doing + ahead, state.lost)) continue;
       const kinds = done.map((extra) => extra?.kind);
       const extras = done.flatMap((extra, n): DoneExtra[] =>
         extra ? [{ edge: step.joins[n]?.edge ?? -1, kind: extra.kind }] : [],
       );
-      extendBy(problem, state, step, { as, choices, price: doing, kinds, extras }, kept, frontier);
+      const settled = { as, choices, price: doing, ahead, kinds, extras };
+      extendBy(problem, state, step, settled, kept, frontier);
     }
   }
 }
@@ -120,6 +145,8 @@ interface Settled {
   readonly as: number;
   readonly choices: readonly CellChoice[];
   readonly price: number;
+  /** What is still to come, at least. */
+  readonly ahead: number;
   /** By join: what is done to it, if anything. */
   readonly kinds: readonly (Extra['kind'] | undefined)[];
   readonly extras: readonly DoneExtra[];
@@ -130,7 +157,7 @@ function extendBy(
   problem: SweepProblem,
   state: State,
   step: Step,
-  { as, choices, price, kinds, extras }: Settled,
+  { as, choices, price, ahead, kinds, extras }: Settled,
   kept: Kept,
   frontier: Frontier,
 ): void {
@@ -143,11 +170,11 @@ function extendBy(
   };
   for (const choice of choices) {
     const total = price + choice.price;
-    if (isTooDear(problem, total + step.ahead, state.lost)) continue;
+    if (isTooDear(problem, total + ahead, state.lost)) continue;
     const edge = edgeAfter(state, step, as, choice, kept, kinds, count);
     if (!edge) continue;
-    const least = total + priceOfWanted(problem, edge) + step.ahead;
-    if (isTooDear(problem, least, state.lost)) continue;
+    const least = total + leastToCome(step, edge);
+    if (least === Infinity || isTooDear(problem, least, state.lost)) continue;
     const look = frontier.edgeOf(edge);
     if (frontier.hasCheaper(look, total)) continue;
     after ??= supplyAfter(state.supplied, step, isOpen);
@@ -205,8 +232,8 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
     body: problem.standings.map(isHandled),
   };
   const start: State = {
-    price: problem.floor.base,
-    least: problem.floor.base,
+    price: 0,
+    least: problem.tightened.least,
     lost: problem.certainLoss,
     standing: [],
     part: [],
