@@ -54,6 +54,9 @@ export interface Prices {
   readonly store: (store: number) => number;
 }
 
+/** Everything for nothing. */
+export const FREE: Prices = { link: () => 0, stand: () => 0, outlet: () => 0, store: () => 0 };
+
 const minutesOf = (model: PlannerModel): Prices => {
   const { graph, options, closing } = model;
   return {

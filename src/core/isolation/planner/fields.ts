@@ -1,7 +1,7 @@
 import type { PlanCost } from '../cost';
 import { BARRIER, buildCells, strengthOfEdge, TIE, type Cells } from './cells';
 import { listAtWork, sumAtWork, type AtWork } from './at-work';
-import { listPrices, type Prices } from './choices';
+import { FREE, listPrices, type Prices } from './choices';
 import type { Arrangement } from './arrangements';
 import { computeFloor, type Floor } from './floor';
 import type { SearchLimits } from './limits';
@@ -12,8 +12,8 @@ import { growRegion, neighboursOf, type Region } from './region';
 import { listStandings, type Standing, type Standings } from './standings';
 import { buildSupply } from './supply';
 import { sweepRegion, type SweepResult } from './sweep';
-import { EQUAL, type Ceiling } from './sweep-steps';
-import { tighten } from './tighten';
+import { EQUAL, type Ceiling, type SweepProblem } from './sweep-steps';
+import { tighten, type Shift, type Tightened, type TightenProblem } from './tighten';
 
 export type Aim = keyof PlanCost;
 
@@ -38,9 +38,14 @@ export interface Field {
   readonly least: number;
   /** Absent when lost supply plays no part. */
   readonly loss: CertainLoss | undefined;
+  /** No plan of the field loses less than this. */
+  readonly leastLoss: number;
   /** Tells what stands outside the field though it is open to the cell; asked for few cells only. */
   readonly isOut?: (cell: number, standing: number) => boolean;
 }
+
+/** A region that is ready to be swept. */
+export type Prepared = Omit<SweepProblem, 'mostStates' | 'isOver'>;
 
 /** How often the floor is raised by what the plans at it would lose. */
 const MOST_ROUNDS = 8;
@@ -174,6 +179,7 @@ export class Fields {
       floor,
       least: floor.base + sumAtWork(atWork),
       loss: aim === 'points' ? undefined : this.loss,
+      leastLoss: this.certainLoss,
     };
   }
 
@@ -269,43 +275,87 @@ export class Fields {
     return growRegion(this.cells, this.starts, standingsOf, this.lastOf, noLimits, reach);
   }
 
-  /** Finds the best plan of a region below a ceiling. */
-  sweep(
+  /** Tightens a region until it shrinks no more; undefined when no plan of it is within the room. */
+  private tightenAll(
+    fixed: Omit<TightenProblem, 'region'>,
+    region: Region,
+    room: number,
+    isOver: () => boolean,
+  ): { readonly region: Region; readonly tightened: Tightened } | undefined {
+    let within = region;
+    let { start } = fixed;
+    for (;;) {
+      const tightened = tighten({ ...fixed, region: within, start }, room, isOver);
+      if (!tightened) return undefined;
+      const smaller = this.shrink(within, tightened.open);
+      if (smaller.order.length === within.order.length) {
+        return { region: { ...within, open: tightened.open }, tightened };
+      }
+      within = smaller;
+      start = tightened.shift;
+    }
+  }
+
+  /** The shift of prices that the flows of a floor amount to. */
+  private shiftOf({ floor }: Field): Shift {
+    const { cells, standings } = this;
+    const at = (n: number) => standings[n] as Standing;
+    return (edge, end, n) => {
+      const [a, b] = [0, 1].map((one) => at(this.lastOf(cells.ends[2 * edge + one] as number))) as [
+        Standing,
+        Standing,
+      ];
+      return end === 0
+        ? -floor.edgeTerm(edge, at(n), b, false)
+        : floor.edgeTerm(edge, a, b, false) - floor.edgeTerm(edge, a, at(n), false);
+    };
+  }
+
+  /** Makes a region ready to be swept below a ceiling; undefined when no plan of it is. */
+  prepare(
     field: Field,
     ceiling: Ceiling,
     region: Region,
-    { mostStates, isOver }: SearchLimits,
-  ): SweepResult {
+    isOver: SearchLimits['isOver'],
+  ): Prepared | undefined {
     const { aim, tariff, loss } = field;
     const { cells, standings, lastOf, meeting, model } = this;
-    const { prices } = tariff;
-    const fixed = { model, cells, standings, lastOf, meeting, prices };
+    const fixed = { model, cells, standings, lastOf, meeting, prices: tariff.prices };
     // A plan that loses less may cost more than what is attained.
     const mayCostMore =
-      aim === 'outage' && ceiling.isAttained && ceiling.lost > this.certainLoss + EQUAL;
+      aim === 'outage' && ceiling.isAttained && ceiling.lost > field.leastLoss + EQUAL;
+    const mayLose = ceiling.lost - this.certainLoss;
+    const kept =
+      loss && aim === 'outage' && mayLose < Infinity
+        ? this.tightenAll(
+            { ...fixed, prices: FREE, besides: (cell, n) => loss.ownLoss(cell, n) },
+            region,
+            mayLose,
+            isOver,
+          )?.region
+        : region;
+    const start = this.shiftOf(field);
     const room = mayCostMore ? region.reach : ceiling.price;
-    let within = region;
-    let tightened = tighten({ ...fixed, region }, room, isOver);
-    while (tightened.least < Infinity) {
-      const { open } = tightened;
-      const smaller = this.shrink(within, open);
-      if (smaller.order.length === within.order.length) break;
-      within = smaller;
-      tightened = tighten({ ...fixed, region: within }, room, isOver);
-    }
-    if (tightened.least === Infinity) return { best: undefined, dropped: undefined };
-    within = { ...within, open: tightened.open };
-    return sweepRegion({
-      ...fixed,
-      dearestBleed: tariff.dearestBleed,
-      tightened,
-      certainLoss: loss?.total ?? 0,
-      lostFirst: aim === 'outage',
-      region: within,
-      supply: loss && buildSupply(model, cells, within, loss.isLost),
-      ceiling,
-      mostStates,
-      isOver,
-    });
+    const found = kept && this.tightenAll({ ...fixed, start }, kept, room, isOver);
+    return (
+      found && {
+        ...fixed,
+        ...found,
+        dearestBleed: tariff.dearestBleed,
+        certainLoss: loss?.total ?? 0,
+        leastLoss: field.leastLoss,
+        lostFirst: aim === 'outage',
+        supply: loss && buildSupply(model, cells, found.region, loss.isLost),
+        ceiling,
+      }
+    );
+  }
+
+  /** Finds the best plan of a region below a ceiling. */
+  sweep(field: Field, ceiling: Ceiling, region: Region, limits: SearchLimits): SweepResult {
+    const prepared = this.prepare(field, ceiling, region, limits.isOver);
+    if (!prepared) return { best: undefined, dropped: undefined };
+    const { mostStates, isOver } = limits;
+    return sweepRegion({ ...prepared, mostStates, isOver });
   }
 }

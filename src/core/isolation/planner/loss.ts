@@ -86,6 +86,14 @@ export class CertainLoss {
     return !this.model.hasUnasked && near !== BEYOND && driven.barriers === 0;
   }
 
+  /** What is lost of a cell's own supply when it has a standing, besides what no plan can save. */
+  ownLoss(cell: number, standing: number): number {
+    return (this.sectionsOf.get(cell) ?? []).reduce(
+      (sum, one) => sum + (this.diesAt(one, standing) ? this.servedBy(one) : 0),
+      0,
+    );
+  }
+
   /** The least loss of every plan in which a cell has a standing; looked at only as far as `limit`. */
   leastWith(cell: number, standing: number, limit: number): number {
     const { graph, supply, fed } = this.model;

@@ -7,7 +7,7 @@ import { Fields, type Aim, type Field } from './fields';
 import { NO_LIMITS, type SearchLimits } from './limits';
 import type { PlannerModel } from './model';
 import { AS_CLOSED } from './possible';
-import type { Swept } from './sweep';
+import { sweepRegion, type Swept } from './sweep';
 import { EQUAL, type Ceiling } from './sweep-steps';
 
 /** Figures of a plan in the order of an aim: what is made least first, then what breaks ties. */
@@ -37,7 +37,7 @@ const FAIR = 384;
 /** How many times more are kept when that was not enough. */
 const WIDER = 6;
 /** How far above the floor is looked first, as a share of it. */
-const FIRST_SLACK = 0.1;
+const FIRST_STEP = 0.02;
 /** Parts of plans kept side by side while a plan is sought that loses little. */
 const WIDE = 2_000;
 /** Cells at most that count as close to the work. */
@@ -46,6 +46,8 @@ const MOST_NEARBY = 800;
 const MOST_RINGS = 2;
 /** How many times as dear a plan may be at first, when plans further off are looked at to lose less. */
 const DEARER = 2;
+/** Losing less means by more than this. */
+const LESS = 3 * EQUAL;
 
 const ANYTHING: Ceiling = { price: Infinity, lost: Infinity, isAttained: false };
 
@@ -73,7 +75,7 @@ export class PlanSearch {
     const within = known && { ...known, price: known.price - fixed };
     const { best, open } =
       aim === 'outage' && within
-        ? this.searchOutage(within, this.limits)
+        ? this.searchOutage(within)
         : this.searchPrice(this.fields.over(aim), within, this.limits);
     const figuresOf = ({ price, lost }: Figures) => ({ price: price + fixed, lost });
     const firstOf = (figures: Figures) =>
@@ -167,75 +169,78 @@ export class PlanSearch {
   }
 
   /**
-   * Looks a little above the floor first, then higher and higher, until a plan is found or what is known already cannot be
-   * bettered. Nothing open: what was found is the best, or there is none.
+   * Looks a little above the floor first, which rises with what the look has shown, then higher and higher, until a plan is found
+   * or what is known already cannot be bettered. Nothing open: what was found is the best, or there is none.
    */
   private seek(field: Field, known: Figures | undefined, limits: SearchLimits): Searched {
     const most = this.highestPrice(field.aim);
-    for (let slack = field.least * FIRST_SLACK + 1; ; slack *= 2) {
-      const price = field.least + slack;
+    const lost = field.aim === 'outage' && known ? known.lost : Infinity;
+    let floor = field.least;
+    for (let step = FIRST_STEP * floor + 1; ; step *= 2) {
+      const price = floor + step;
       if (known && known.price <= price) return this.searchWithin(field, attain(known), limits);
-      const isLast = slack > most;
-      const lost = field.aim === 'outage' && known ? known.lost : Infinity;
-      const mostStates = isLast ? limits.mostStates : Math.min(FAIR, limits.mostStates);
+      const isLast = price > most;
+      // With nothing to fall back on a plan comes first, and the proof after.
+      const mostStates = isLast || known ? limits.mostStates : Math.min(FAIR, limits.mostStates);
       const ceiling = { price, lost, isAttained: false };
       const found = this.searchWithin(field, ceiling, { ...limits, mostStates });
       if (found.best || isLast || (found.open && limits.isOver())) return found;
+      if (!found.open) floor = price;
     }
   }
 
   /**
    * The least loss is had by the isolation that lies closest to the work, when it can be let down: no other leaves more alive.
-   * With that known only its equals matter, and among them the cheapest. Else plans further off are looked at as well,
-   * dearer and dearer.
+   * What loses less still is sought until there is nothing; then the cheapest of those that lose no more.
    */
-  private searchOutage(known: Figures, limits: SearchLimits): Searched {
-    const whole = this.fields.over('outage');
-    const certain = this.fields.certainLoss;
-    const isLeast = ({ lost }: Figures) => lost <= certain + EQUAL;
-    const most = this.highestPrice('outage');
-    let best = this.seekNearby(whole, known, limits, isLeast);
-    let seen = '';
-    for (let reach = DEARER * known.price; !isLeast(best ?? known); reach *= DEARER) {
-      const attained = best ?? known;
-      const field = this.fields.ofLoss(attained.lost);
-      const region = this.fields.regionWithin(field, Math.max(attained.price, reach), limits);
-      // A region as large as before has nothing new in it.
-      const size = `${attained.lost} ${attained.price} ${[...region.open.values()].reduce((sum, one) => sum + one.length, 0)}`;
-      const found =
-        size === seen && region.isWhole
-          ? { best: undefined, open: undefined }
-          : this.searchWithin(field, attain(attained), limits, reach);
-      seen = size;
-      best = found.best ?? best;
-      if (reach > most || found.open || limits.isOver()) return { best, open: found.open };
+  private searchOutage(known: Figures): Searched {
+    const { fields, limits } = this;
+    const isLeast = ({ lost }: Figures) => lost <= fields.certainLoss + EQUAL;
+    let best = this.seekNearby(fields.over('outage'), known, limits, isLeast);
+    while (!isLeast(best ?? known)) {
+      const less = this.seekLess(best ?? known);
+      best = less.best ?? best;
+      if (less.open && !less.best) return { best, open: less.open };
+      if (!less.best) break;
     }
-    const attained = best ?? known;
-    const field = this.fields.ofLoss(certain);
-    const { best: cheaper, open } = this.searchPrice(field, attained, limits);
+    const { lost, price } = best ?? known;
+    const field = { ...fields.ofLoss(lost), leastLoss: lost };
+    const { best: cheaper, open } = this.searchPrice(field, { lost, price }, limits);
     return { best: cheaper ?? best, open };
   }
 
+  /** A plan that loses less than what is attained, whatever it costs; those that cost not much more are looked at first. */
+  private seekLess({ price, lost }: Figures): Searched {
+    const less = lost - LESS;
+    const field = this.fields.ofLoss(less);
+    for (const reach of [DEARER * price, Infinity]) {
+      const ceiling = { price: reach, lost: less, isAttained: false };
+      const found = this.searchWithin(field, ceiling, this.limits);
+      if (found.best || (found.open && this.limits.isOver()) || reach === Infinity) return found;
+    }
+    return { best: undefined, open: undefined };
+  }
+
   /** Sweeps the cells that can matter within a ceiling, keeping more side by side as long as some had to be left aside. */
-  private searchWithin(
-    field: Field,
-    ceiling: Ceiling,
-    limits: SearchLimits,
-    reach = ceiling.price,
-  ): Searched {
+  private searchWithin(field: Field, ceiling: Ceiling, limits: SearchLimits): Searched {
+    const { isOver } = limits;
+    const prepare = (below: Ceiling) => {
+      const region = this.fields.regionWithin(field, below.price, limits);
+      return { region, prepared: this.fields.prepare(field, below, region, isOver) };
+    };
     let best: Swept | undefined;
+    let { region, prepared } = prepare(ceiling);
     for (let width = NARROW; ; width *= WIDER) {
-      const below = best ? attain(best) : ceiling;
-      const region = this.fields.regionWithin(field, Math.max(below.price, reach), limits);
       const mostStates = Math.min(width, limits.mostStates);
-      const found = this.fields.sweep(field, below, region, { ...limits, mostStates });
-      best = found.best ?? best;
+      const found = prepared && sweepRegion({ ...prepared, mostStates, isOver });
       const { least: price, loss } = field;
       const floor = region.isWhole ? undefined : { price, lost: loss?.total ?? 0 };
-      if (!found.dropped) return { best, open: floor };
+      best = found?.best ?? best;
+      if (!found?.dropped) return { best, open: floor };
       if (width >= limits.mostStates || limits.isOver()) {
         return { best, open: floor ?? found.dropped };
       }
+      if (found.best) ({ region, prepared } = prepare(attain(found.best)));
     }
   }
 

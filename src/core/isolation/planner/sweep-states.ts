@@ -24,7 +24,7 @@ export interface Edge {
 export interface State extends Edge {
   readonly price: number;
   readonly lost: number;
-  /** The price, and what a part that still wants a bleed will add to it at least. */
+  /** No plan that goes on from here costs less. */
   readonly least: number;
   readonly supplied: Supplied;
   readonly before: State | undefined;

@@ -33,6 +33,8 @@ export interface SweepProblem {
   readonly supply: SupplyNet | undefined;
   /** Loss that no plan can save; the supply net leaves it out. */
   readonly certainLoss: number;
+  /** No plan that is sought loses less than this. */
+  readonly leastLoss: number;
   /** What any bleed costs at most. */
   readonly dearestBleed: number;
   readonly lostFirst: boolean;
@@ -189,10 +191,15 @@ function listBirths(
 }
 
 /** The least over the marks, by standing. */
-const leastMark = (ahead: Float64Array): Float64Array =>
-  Float64Array.from({ length: ahead.length / MARKS }, (_, n) =>
-    Math.min(...ahead.subarray(n * MARKS, (n + 1) * MARKS)),
-  );
+function leastMark(ahead: Float64Array): Float64Array {
+  const least = new Float64Array(ahead.length / MARKS);
+  for (let n = 0; n < least.length; n++) {
+    let low = Infinity;
+    for (let at = n * MARKS; at < (n + 1) * MARKS; at++) low = Math.min(low, ahead[at] as number);
+    least[n] = low;
+  }
+  return least;
+}
 
 /** Lays out the steps of a sweep: for each cell in turn what it meets and what is done with after it. */
 export function layOut(problem: SweepProblem): Step[] {

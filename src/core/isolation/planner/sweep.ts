@@ -41,11 +41,18 @@ export interface SweepResult {
 }
 
 /** Whether figures at least so high can no longer lead to anything better than the ceiling. */
-function isTooDear({ ceiling, lostFirst, supply }: SweepProblem, price: number, lost: number) {
+function isTooDear(
+  { ceiling, lostFirst, supply, leastLoss }: SweepProblem,
+  price: number,
+  lost: number,
+) {
   const dearer = price > ceiling.price + EQUAL;
   if (!ceiling.isAttained) return dearer || lost > ceiling.lost + EQUAL;
   const asDear = price >= ceiling.price - EQUAL;
-  if (lostFirst) return lost > ceiling.lost + EQUAL || (lost >= ceiling.lost - EQUAL && asDear);
+  if (lostFirst) {
+    const losesNoLess = Math.max(lost, leastLoss) >= ceiling.lost - EQUAL;
+    return lost > ceiling.lost + EQUAL || (losesNoLess && asDear);
+  }
   return dearer || (asDear && (!supply || lost >= ceiling.lost - EQUAL));
 }
 
@@ -233,7 +240,7 @@ export function sweepRegion(problem: SweepProblem): SweepResult {
   };
   const start: State = {
     price: 0,
-    least: problem.tightened.least,
+    least: 0,
     lost: problem.certainLoss,
     standing: [],
     part: [],

@@ -1,32 +1,39 @@
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
-import { IS_BLED, listBledChoices, listOwnChoices, NEEDS_BLEED, Tokens, type Prices } from './choices';
+import {
+  IS_BLED,
+  listBledChoices,
+  listOwnChoices,
+  NEEDS_BLEED,
+  Tokens,
+  type Prices,
+} from './choices';
 import type { PlannerModel } from './model';
 import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
 import { isBledSpace, isHandled, type Standing } from './standings';
+import { EQUAL } from './sweep-steps';
 
 /**
  * Tightens the floor of a region. A plan gives each cell a standing and says how its part is let down: not at all, by an outlet of
- * its own, or through a neighbour of the same part that is let down. What that costs is a sum over cells and over edges between two
+ * its own, or over a neighbour of the same part that is let down. What that costs is a sum over cells and over edges between two
  * cells. Prices are shifted to and fro between edges and cells, the sum for every plan staying what it is, until the sum of
- * the least of each has risen as far as it goes; no plan costs less. Of what lies ahead of a sweep it tells so the least price
- * for each way in which the cells at its edge may stand.
+ * the least of each has risen as far as it goes; no plan costs less. So it also tells, for each way in which the cells at the edge of
+ * a sweep may stand, what is still to come at least.
  *
  * Source: sequential tree-reweighted message passing, V. Kolmogorov, IEEE Trans. PAMI 28 (2006) 1568, from memory. Letting parts
- * down through neighbours is our own.
+ * down over neighbours is our own.
  */
 export interface Tightened {
-  /** No plan of the region costs less; Infinity when there is none. */
+  /** No plan of the region costs less. */
   readonly least: number;
-  /** The standings that a plan within the ceiling may give a cell. */
+  /** The standings that a plan within the room may give a cell. */
   readonly open: ReadonlyMap<number, readonly number[]>;
   /** What cells from a place in the order on cost at least, but for what the tables of `ahead` add. */
   readonly restFrom: Float64Array;
-  /**
-   * What lies ahead of a cell at the edge of a sweep that has come up to `place` costs more at least, by standing and `Mark`:
-   * [standing * MARKS + mark].
-   */
+  /** What lies ahead of a cell when a sweep has come up to `place` adds at least, by standing and mark: [standing * MARKS + mark]. */
   ahead(cell: number, place: number): Float64Array;
+  /** How prices have been shifted, for tightening what is left of the region anew. */
+  readonly shift: Shift;
 }
 
 /** How a cell looks from an edge: not let down, let down but not over this edge, let down over it. */
@@ -34,6 +41,9 @@ export const NOT_BLED = 0;
 export const BLED = 1;
 export const BLED_OVER = 2;
 export const MARKS = 3;
+
+/** What is shifted from an edge to its first end (0) or its second (1), when that end has a standing and a mark. */
+export type Shift = (edge: number, end: 0 | 1, standing: number, mark: number) => number;
 
 /** What is tightened. */
 export interface TightenProblem {
@@ -44,19 +54,27 @@ export interface TightenProblem {
   readonly meeting: Meeting;
   readonly prices: Prices;
   readonly region: Region;
+  /** What a standing of a cell costs besides. */
+  readonly besides?: (cell: number, standing: number) => number;
+  /** A shift to begin with; any will do, as long as it leaves no edge less than nothing. */
+  readonly start?: Shift;
 }
 
-/** Rounds of shifting at most, and how little a round may bring before it is the last one. */
-const MOST_ROUNDS = 60;
-const LEAST_GAIN = 1e-3;
+/** Rounds at most. */
+const MOST_ROUNDS = 200;
+/** A round that brings less than this share of what is missing, or of what there is, is the last. */
+const LEAST_SHARE = 0.01;
+const LEAST_GAIN = 2e-4;
 
 /** An edge between two cells of the region, the earlier one first. */
 interface Bond {
   readonly edge: number;
-  readonly cells: readonly [number, number];
+  /** Whether the earlier cell is the edge's first end. */
+  readonly isForward: boolean;
+  readonly places: readonly [number, number];
   /** What it costs by standings of the earlier and the later cell; Infinity where they may not meet. */
   readonly terms: Float64Array;
-  /** What it costs to let one end down over the other, and to keep one end shut in beside the other. */
+  /** What it costs to let one end down over the other, and to shut one end in beside the other. */
   readonly over: number;
   readonly apart: number;
   /** Shifted from the edge to each end, by standing and mark. */
@@ -66,23 +84,9 @@ interface Bond {
 }
 
 /** An edge with which of its ends a cell is. */
-type End = readonly [Bond, 0 | 1];
-
-interface Values {
-  readonly bare: number;
-  readonly own: number;
-  readonly over: ReadonlyMap<Bond, number>;
-  readonly least: number;
-}
-
-/** The two least of ways of letting a cell down. */
-function twoLeast(own: number, over: ReadonlyMap<Bond, number>): [number, number] {
-  let [first, second] = [own, Infinity];
-  for (const price of over.values()) {
-    if (price < first) [first, second] = [price, first];
-    else if (price < second) second = price;
-  }
-  return [first, second];
+interface End {
+  readonly bond: Bond;
+  readonly end: 0 | 1;
 }
 
 /** A cell of the region. */
@@ -98,30 +102,55 @@ interface Node {
   taken: number;
 }
 
+/** What a standing comes to when its part is not let down, and when it is, over each of its edges or none. */
+interface Values {
+  readonly bare: number;
+  readonly own: number;
+  readonly over: readonly number[];
+}
+
+const NOWHERE: readonly number[] = [];
+
+const leastOf = ({ bare, own, over }: Values): number => {
+  let least = Math.min(bare, own);
+  for (const price of over) if (price < least) least = price;
+  return least;
+};
+
 class Shifting {
   private readonly nodes: Node[];
   private readonly count: number;
-  private readonly place: ReadonlyMap<number, number>;
+  private readonly placeOf: ReadonlyMap<number, number>;
+  private readonly bonds = new Map<number, Bond>();
+  /** What has been taken out of all cells: no plan costs less. */
+  private taken = 0;
+  /** Whether a standing has gone since it was last asked. */
+  private hasNews = false;
+  private readonly reached = new Map<Bond, Float64Array>();
+  /** Lent to whatever runs over the standings of one cell. */
+  private readonly least: Float64Array;
 
   constructor(private readonly problem: TightenProblem) {
     const { region, standings } = problem;
     this.count = standings.length;
-    this.place = new Map(region.order.map((cell, n) => [cell, n]));
+    this.least = new Float64Array(this.count * MARKS);
+    this.placeOf = new Map(region.order.map((cell, n) => [cell, n]));
     this.nodes = region.order.map((cell) => this.nodeOf(cell));
     region.order.forEach((cell, n) => this.bind(cell, n));
   }
 
   private nodeOf(cell: number): Node {
-    const { model, cells, standings, prices, region } = this.problem;
+    const { model, cells, standings, prices, region, besides } = this.problem;
     const open = [...(region.open.get(cell) ?? [])];
     const [bare, own, through] = [0, 1, 2].map(() =>
       new Float64Array(this.count).fill(Infinity),
     ) as [Float64Array, Float64Array, Float64Array];
     for (const n of open) {
       const standing = standings[n] as Standing;
+      const more = besides?.(cell, n) ?? 0;
       const isSpace = isBledSpace(standing);
       if (!isHandled(standing) && !isSpace) {
-        bare[n] = 0;
+        bare[n] = more;
         continue;
       }
       const choices = isHandled(standing)
@@ -131,9 +160,10 @@ class Shifting {
           })
         : listBledChoices(cells, cell, prices);
       for (const { price, part } of choices) {
-        if ((part & NEEDS_BLEED) === 0) bare[n] = Math.min(bare[n] as number, price);
-        through[n] = Math.min(through[n] as number, price);
-        if ((part & IS_BLED) !== 0) own[n] = Math.min(own[n] as number, price);
+        const all = price + more;
+        if ((part & NEEDS_BLEED) === 0) bare[n] = Math.min(bare[n] as number, all);
+        through[n] = Math.min(through[n] as number, all);
+        if ((part & IS_BLED) !== 0) own[n] = Math.min(own[n] as number, all);
       }
     }
     return { standings: open, bare, own, through, earlier: [], later: [], taken: 0 };
@@ -141,15 +171,14 @@ class Shifting {
 
   /** Adds the edges of a cell to those swept before it, and what edges to cells outside cost. */
   private bind(cell: number, place: number): void {
-    const { cells, lastOf, meeting, prices, model } = this.problem;
+    const { cells, lastOf, meeting, prices } = this.problem;
     const node = this.nodes[place] as Node;
     for (const edge of edgesOf(cells, cell)) {
       const next = otherCell(cells, edge, cell);
-      const at = this.place.get(next);
+      const at = this.placeOf.get(next);
       if (next === cell || (at !== undefined && at > place)) continue;
       const isForward = cells.ends[2 * edge] === next;
-      const link = cells.links[edge] as number;
-      const price = cells.kind[edge] === BARRIER ? prices.link(link) : 0;
+      const price = cells.kind[edge] === BARRIER ? prices.link(cells.links[edge] as number) : 0;
       const termOf = (a: number, b: number) => {
         const how = isForward ? meeting(edge, a, b) : meeting(edge, b, a);
         return how === NOT ? Infinity : how === AS_CLOSED ? price : 0;
@@ -157,7 +186,9 @@ class Shifting {
       if (at === undefined) {
         for (const n of node.standings) {
           const term = termOf(lastOf(next), n);
-          for (const kind of [node.bare, node.own, node.through]) kind[n] = (kind[n] as number) + term;
+          for (const kind of [node.bare, node.own, node.through]) {
+            kind[n] = (kind[n] as number) + term;
+          }
         }
         continue;
       }
@@ -166,169 +197,213 @@ class Shifting {
       for (const a of before.standings) {
         for (const b of node.standings) terms[a * this.count + b] = termOf(a, b);
       }
-      const isSure = cells.isSure[edge] === 1;
-      const mayPass = cells.kind[edge] !== TIE && (isSure || model.mayStand[link] === 1);
-      const bond: Bond = {
-        edge,
-        cells: [next, cell],
-        terms,
-        over: mayPass ? (isSure ? 0 : prices.stand(link)) : Infinity,
-        apart: isSure && cells.kind[edge] === BARRIER ? price : 0,
-        shifted: [new Float64Array(this.count * MARKS), new Float64Array(this.count * MARKS)],
-        isOut: [new Uint8Array(this.count * MARKS), new Uint8Array(this.count * MARKS)],
-      };
-      before.later.push([bond, 0]);
-      node.earlier.push([bond, 1]);
+      const bond = this.bondOf(edge, isForward, [at, place], terms, price);
+      this.bonds.set(edge, bond);
+      before.later.push({ bond, end: 0 });
+      node.earlier.push({ bond, end: 1 });
     }
   }
 
-  /** The least over the other end of what an edge holds, by standing and mark of one end, what was shifted to that end left out. */
-  private reach(bond: Bond, end: 0 | 1): Float64Array {
-    const { count } = this;
-    const own = this.nodeAt(bond, end);
-    const other = this.nodeAt(bond, end === 0 ? 1 : 0);
-    const far = end === 0 ? 1 : 0;
-    const [from, isOut] = [bond.shifted[far], bond.isOut[far]];
-    const heldAt = (slot: number) => (isOut[slot] ? Infinity : -(from[slot] as number));
-    const own0 = bond.isOut[end];
-    const least = new Float64Array(count * MARKS).fill(Infinity);
-    for (const n of own.standings) {
-      let elsewhere = Infinity;
-      let alike = Infinity;
-      for (const m of other.standings) {
-        const term = bond.terms[end === 0 ? n * count + m : m * count + n] as number;
-        if (m === n) alike = term;
-        else if (term !== Infinity) {
-          elsewhere = Math.min(elsewhere, term + heldAt(m * MARKS), term + heldAt(m * MARKS + BLED));
+  private bondOf(
+    edge: number,
+    isForward: boolean,
+    places: readonly [number, number],
+    terms: Float64Array,
+    price: number,
+  ): Bond {
+    const { cells, model, prices, start } = this.problem;
+    const link = cells.links[edge] as number;
+    const isSure = cells.isSure[edge] === 1;
+    const mayPass = cells.kind[edge] !== TIE && (isSure || model.mayStand[link] === 1);
+    const shiftedTo = (end: 0 | 1) => {
+      const shifted = new Float64Array(this.count * MARKS);
+      const node = this.nodes[places[end]] as Node;
+      const at = isForward === (end === 0) ? 0 : 1;
+      for (const n of start ? node.standings : []) {
+        for (let mark = 0; mark < MARKS; mark++) {
+          shifted[n * MARKS + mark] = start?.(edge, at, n, mark) ?? 0;
         }
       }
-      const asBare = alike + heldAt(n * MARKS);
-      const asBled = alike + heldAt(n * MARKS + BLED);
-      const asOver = alike + heldAt(n * MARKS + BLED_OVER);
-      const marks = [
-        Math.min(elsewhere, asBare, asBled + bond.apart),
-        Math.min(elsewhere, asBled, asBare + bond.apart, asOver + bond.over),
-        asBled + bond.over,
-      ];
-      marks.forEach((value, mark) => {
-        if (!own0[n * MARKS + mark]) least[n * MARKS + mark] = value;
-      });
-    }
-    return least;
+      return shifted;
+    };
+    return {
+      edge,
+      isForward,
+      places,
+      terms,
+      over: mayPass ? (isSure ? 0 : prices.stand(link)) : Infinity,
+      apart: isSure && cells.kind[edge] === BARRIER ? price : 0,
+      shifted: [shiftedTo(0), shiftedTo(1)],
+      isOut: [new Uint8Array(this.count * MARKS), new Uint8Array(this.count * MARKS)],
+    };
   }
 
-  private nodeAt(bond: Bond, end: 0 | 1): Node {
-    return this.nodes[this.place.get(bond.cells[end]) as number] as Node;
+  /** Writes the least over the far end of what an edge holds, by standing and mark of the near end; what was shifted to that is left out. */
+  private reach({ bond, end }: End, least: Float64Array): void {
+    const { count, nodes } = this;
+    const far = end === 0 ? 1 : 0;
+    const own = (nodes[bond.places[end]] as Node).standings;
+    const other = (nodes[bond.places[far]] as Node).standings;
+    const { terms, over, apart } = bond;
+    const [from, isOut, isOwnOut] = [bond.shifted[far], bond.isOut[far], bond.isOut[end]];
+    for (const n of own) {
+      let elsewhere = Infinity;
+      let alike = Infinity;
+      for (const m of other) {
+        const term = terms[end === 0 ? n * count + m : m * count + n] as number;
+        if (term === Infinity) continue;
+        if (m === n) {
+          alike = term;
+          continue;
+        }
+        const at = m * MARKS;
+        if (!isOut[at]) elsewhere = Math.min(elsewhere, term - (from[at] as number));
+        if (!isOut[at + BLED]) elsewhere = Math.min(elsewhere, term - (from[at + BLED] as number));
+      }
+      const at = n * MARKS;
+      let [asBare, asBled, asOver] = [Infinity, Infinity, Infinity];
+      if (alike !== Infinity) {
+        if (!isOut[at]) asBare = alike - (from[at] as number);
+        if (!isOut[at + BLED]) asBled = alike - (from[at + BLED] as number);
+        if (!isOut[at + BLED_OVER]) asOver = alike - (from[at + BLED_OVER] as number);
+      }
+      least[at] = isOwnOut[at] ? Infinity : Math.min(elsewhere, asBare, asBled + apart);
+      least[at + BLED] = isOwnOut[at + BLED]
+        ? Infinity
+        : Math.min(elsewhere, asBled, asBare + apart, asOver + over);
+      least[at + BLED_OVER] = isOwnOut[at + BLED_OVER] ? Infinity : asBled + over;
+    }
   }
 
-  /** Draws on one side of a cell, and hands its share on to the edges of the other side; answers false when nothing is left of it. */
-  private pass(node: Node, isForward: boolean, isLast: boolean, room: number): boolean {
-    const draw: readonly End[] = isForward ? node.earlier : node.later;
-    const give: readonly End[] = isForward ? node.later : node.earlier;
-    const all = [...draw, ...give];
-    for (const [bond, end] of draw) {
-      const least = this.reach(bond, end);
-      const to = bond.shifted[end];
-      const isOut = bond.isOut[end];
-      for (let n = 0; n < least.length; n++) {
-        if (least[n] === Infinity) isOut[n] = 1;
-        else to[n] = least[n] as number;
+  /** Draws all that an edge holds to a cell. */
+  private draw(node: Node, at: End): void {
+    const { least } = this;
+    const { bond, end } = at;
+    const [to, isOut] = [bond.shifted[end], bond.isOut[end]];
+    this.reach(at, least);
+    for (const n of node.standings) {
+      for (let slot = n * MARKS; slot < (n + 1) * MARKS; slot++) {
+        if (least[slot] === Infinity) isOut[slot] = 1;
+        else to[slot] = least[slot] as number;
       }
     }
-    const values = node.standings.map((n) => this.valuesOf(node, n, all));
-    const least = values.reduce((low, one) => Math.min(low, one.least), Infinity);
-    if (least === Infinity) return false;
-    node.taken += least;
-    this.taken += least;
-    const share =
-      give.length === 0 ? 0 : 1 / (isLast ? give.length : Math.max(draw.length, give.length));
-    const gone = new Set<number>();
-    node.standings.forEach((n, at) => {
-      const { bare, own, over, least: own1 } = values[at] as Values;
-      if (own1 === Infinity || own1 - least > room - this.taken) {
-        gone.add(n);
-        return;
-      }
-      for (const kind of [node.bare, node.own, node.through]) kind[n] = (kind[n] as number) - least;
-      const [first, second] = twoLeast(own, over);
-      for (const [bond, end] of all) {
-        const overIt = over.get(bond) ?? Infinity;
-        const marks = [bare, overIt === first ? second : first, overIt] as const;
-        const isGiven = end === (isForward ? 0 : 1);
-        marks.forEach((value, mark) => {
-          const slot = n * MARKS + mark;
-          if (value === Infinity) bond.isOut[end][slot] = 1;
-          else if (isGiven)
-            bond.shifted[end][slot] = (bond.shifted[end][slot] as number) - share * (value - least);
-        });
-      }
-    });
-    if (gone.size > 0) {
-      node.standings = node.standings.filter((n) => !gone.has(n));
-      this.hasNews = true;
-    }
-    return node.standings.length > 0;
   }
 
   /** What a standing of a cell comes to, by the way in which it is let down. */
   private valuesOf(node: Node, n: number, all: readonly End[]): Values {
+    const at = n * MARKS;
     let bare = node.bare[n] as number;
     let bled = 0;
-    let barred: Bond | undefined;
+    let barred = -1;
     let isBarred = false;
-    for (const [bond, end] of all) {
-      const [to, isOut] = [bond.shifted[end], bond.isOut[end]];
-      bare = isOut[n * MARKS] ? Infinity : bare + (to[n * MARKS] as number);
-      if (!isOut[n * MARKS + BLED]) bled += to[n * MARKS + BLED] as number;
-      else if (barred) isBarred = true;
-      else barred = bond;
+    for (let number = 0; number < all.length; number++) {
+      const { bond, end } = all[number] as End;
+      const to = bond.shifted[end];
+      const isOut = bond.isOut[end];
+      bare = isOut[at] ? Infinity : bare + (to[at] as number);
+      if (!isOut[at + BLED]) bled += to[at + BLED] as number;
+      else if (barred >= 0) isBarred = true;
+      else barred = number;
     }
-    const own = barred ? Infinity : (node.own[n] as number) + bled;
-    const over = new Map<Bond, number>();
     const through = node.through[n] as number;
-    if (through !== Infinity && !isBarred) {
-      for (const [bond, end] of barred ? all.filter(([one]) => one === barred) : all) {
-        if (bond.over === Infinity || bond.isOut[end][n * MARKS + BLED_OVER]) continue;
-        const to = bond.shifted[end];
-        const without = barred ? bled : bled - (to[n * MARKS + BLED] as number);
-        over.set(bond, through + without + (to[n * MARKS + BLED_OVER] as number));
+    if (through === Infinity || isBarred) return { bare, own: Infinity, over: NOWHERE };
+    // Where it cannot be let down but over one edge, it is let down over that one.
+    const over = all.map(({ bond, end }, number) => {
+      const isOut = bond.over === Infinity || bond.isOut[end][at + BLED_OVER];
+      if (isOut || (barred >= 0 && barred !== number)) return Infinity;
+      const to = bond.shifted[end];
+      const without = barred >= 0 ? bled : bled - (to[at + BLED] as number);
+      return through + without + (to[at + BLED_OVER] as number);
+    });
+    return { bare, own: barred >= 0 ? Infinity : (node.own[n] as number) + bled, over };
+  }
+
+  /** Hands its share of what a standing of a cell comes to above the least on to the edges of one side. */
+  private handOn(
+    n: number,
+    { bare, own, over }: Values,
+    all: readonly End[],
+    { giving, share, least }: { giving: 0 | 1; share: number; least: number },
+  ): void {
+    const at = n * MARKS;
+    let first = own;
+    let second = Infinity;
+    for (const price of over) {
+      if (price < first) [first, second] = [price, first];
+      else if (price < second) second = price;
+    }
+    for (let number = 0; number < all.length; number++) {
+      const { bond, end } = all[number] as End;
+      const overIt = over[number] ?? Infinity;
+      const bled = overIt === first ? second : first;
+      const to = bond.shifted[end];
+      const isOut = bond.isOut[end];
+      if (bare === Infinity) isOut[at] = 1;
+      if (bled === Infinity) isOut[at + BLED] = 1;
+      if (overIt === Infinity) isOut[at + BLED_OVER] = 1;
+      if (end !== giving) continue;
+      if (bare !== Infinity) to[at] = (to[at] as number) - share * (bare - least);
+      if (bled !== Infinity) to[at + BLED] = (to[at + BLED] as number) - share * (bled - least);
+      if (overIt !== Infinity) {
+        to[at + BLED_OVER] = (to[at + BLED_OVER] as number) - share * (overIt - least);
       }
     }
-    let least = Math.min(bare, own);
-    for (const price of over.values()) least = Math.min(least, price);
-    return { bare, own, over, least };
   }
 
-  /** What has been taken out of all cells: no plan costs less. */
-  taken = 0;
-  /** Whether a standing has gone since it was last asked. */
-  private hasNews = false;
+  /** Draws on one side of a cell and hands on to the other; answers false when nothing is left of it. */
+  private pass(node: Node, giving: 0 | 1, isLast: boolean, room: number): boolean {
+    const [draw, give] = giving === 0 ? [node.earlier, node.later] : [node.later, node.earlier];
+    const all = [...draw, ...give];
+    for (const end of draw) this.draw(node, end);
+    const values = node.standings.map((n) => this.valuesOf(node, n, all));
+    const leasts = values.map(leastOf);
+    const least = leasts.reduce((low, one) => Math.min(low, one), Infinity);
+    if (least === Infinity) return false;
+    node.taken += least;
+    this.taken += least;
+    const shares = isLast ? give.length : Math.max(draw.length, give.length);
+    const handing = { giving, share: shares === 0 ? 0 : 1 / shares, least };
+    const left: number[] = [];
+    node.standings.forEach((n, at) => {
+      const own = leasts[at] as number;
+      if (own === Infinity || own - least > room - this.taken) return;
+      left.push(n);
+      node.bare[n] = (node.bare[n] as number) - least;
+      node.own[n] = (node.own[n] as number) - least;
+      node.through[n] = (node.through[n] as number) - least;
+      this.handOn(n, values[at] as Values, all, handing);
+    });
+    if (left.length < node.standings.length) {
+      node.standings = left;
+      this.hasNews = true;
+    }
+    return left.length > 0;
+  }
 
-  private sweep(isForward: boolean, isLast: boolean, room: number): boolean {
+  /** Goes once over all cells; answers false when no plan of the region is within the room. */
+  private passAll(giving: 0 | 1, isLast: boolean, room: number): boolean {
     const { nodes } = this;
     for (let n = 0; n < nodes.length; n++) {
-      const node = nodes[isForward ? n : nodes.length - 1 - n] as Node;
-      if (!this.pass(node, isForward, isLast, room)) return false;
+      const node = nodes[giving === 0 ? n : nodes.length - 1 - n] as Node;
+      if (!this.pass(node, giving, isLast, room)) return false;
     }
-    return true;
+    return this.taken <= room;
   }
 
-  run(room: number, isOver: () => boolean): Tightened {
-    const none: Tightened = {
-      least: Infinity,
-      open: new Map(),
-      restFrom: new Float64Array(this.nodes.length + 1),
-      ahead: () => new Float64Array(0),
-    };
+  /** Shifts until little more is to be had; undefined when no plan of the region is within the room. */
+  run(room: number, isOver: () => boolean): Tightened | undefined {
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const before = this.taken;
       this.hasNews = false;
-      if (!this.sweep(true, false, room) || !this.sweep(false, false, room)) return none;
-      if (this.taken > room) return none;
+      // Before each cell has been seen once, what is left of others may be less than nothing: no standing goes.
+      if (!this.passAll(0, false, round === 0 ? Infinity : room)) return undefined;
+      if (!this.passAll(1, false, room)) return undefined;
       const gain = this.taken - before;
-      if ((gain <= LEAST_GAIN * Math.max(1, before) && !this.hasNews) || isOver()) break;
+      const isLittle =
+        gain <= LEAST_GAIN * Math.abs(before) || gain <= LEAST_SHARE * (room - this.taken);
+      if (round > 0 && ((isLittle && !this.hasNews) || isOver())) break;
     }
-    if (!this.sweep(false, true, room) || this.taken > room) return none;
+    if (!this.passAll(1, true, room)) return undefined;
     const { nodes } = this;
     const restFrom = new Float64Array(nodes.length + 1);
     for (let n = nodes.length - 1; n >= 0; n--) {
@@ -341,43 +416,61 @@ class Shifting {
       ),
       restFrom,
       ahead: (cell, place) => this.ahead(cell, place),
+      shift: (edge, end, standing, mark) => {
+        const bond = this.bonds.get(edge);
+        if (!bond) return 0;
+        const at = bond.isForward ? end : end === 0 ? 1 : 0;
+        return bond.shifted[at][standing * MARKS + mark] as number;
+      },
     };
   }
 
-  private readonly reached = new Map<Bond, Float64Array>();
-
   private ahead(cell: number, place: number): Float64Array {
     const { count } = this;
-    const node = this.nodes[this.place.get(cell) as number] as Node;
+    const node = this.nodes[this.placeOf.get(cell) as number] as Node;
+    const ahead = node.later.flatMap((end) =>
+      end.bond.places[1] > place ? [this.reachedBy(end)] : [],
+    );
     const sum = new Float64Array(count * MARKS);
-    const swap = new Float64Array(count).fill(Infinity);
-    for (const [bond, end] of node.later) {
-      if ((this.place.get(bond.cells[1]) as number) <= place) continue;
-      let least = this.reached.get(bond);
-      if (!least) {
-        least = this.reach(bond, end);
-        this.reached.set(bond, least);
-      }
-      for (let n = 0; n < count; n++) {
-        const bled = least[n * MARKS + BLED] as number;
-        sum[n * MARKS] = (sum[n * MARKS] as number) + (least[n * MARKS] as number);
-        sum[n * MARKS + BLED] = (sum[n * MARKS + BLED] as number) + bled;
-        const over = least[n * MARKS + BLED_OVER] as number;
-        if (over !== Infinity) swap[n] = Math.min(swap[n] as number, over - bled);
-      }
-    }
     for (let n = 0; n < count; n++) {
-      sum[n * MARKS + BLED_OVER] = (sum[n * MARKS + BLED] as number) + (swap[n] as number);
+      const at = n * MARKS;
+      let [bare, bled, over] = [0, 0, Infinity];
+      let isBarred = false;
+      for (const least of ahead) {
+        bare += least[at] as number;
+        const own = least[at + BLED] as number;
+        const overIt = least[at + BLED_OVER] as number;
+        if (own !== Infinity) {
+          bled += own;
+          if (!isBarred) over = Math.min(over, overIt - own);
+        } else {
+          // It cannot be let down but over this one.
+          over = isBarred ? Infinity : overIt;
+          isBarred = true;
+        }
+      }
+      sum[at] = bare;
+      sum[at + BLED] = isBarred ? Infinity : bled;
+      sum[at + BLED_OVER] = bled + over;
     }
     return sum;
   }
+
+  private reachedBy(end: End): Float64Array {
+    const known = this.reached.get(end.bond);
+    if (known) return known;
+    const made = new Float64Array(this.count * MARKS).fill(Infinity);
+    this.reach(end, made);
+    this.reached.set(end.bond, made);
+    return made;
+  }
 }
 
-/** Tightens a region for plans that cost no more than `ceiling`. */
+/** Tightens a region for plans that cost no more than `room`; undefined when there is none. */
 export function tighten(
   problem: TightenProblem,
-  ceiling: number,
+  room: number,
   isOver: () => boolean,
-): Tightened {
-  return new Shifting(problem).run(ceiling + 1e-6, isOver);
+): Tightened | undefined {
+  return new Shifting(problem).run(room + EQUAL, isOver);
 }
