@@ -127,7 +127,9 @@ function measureMade(size: number): void {
   const cases = Array.from({ length: JOBS_EACH }, (_, n) => {
     const kind = KINDS[n % KINDS.length];
     const list = jobs.filter((job) => job.kind === kind);
-    const job = list[(n * 7919) % list.length] ?? presentOrThrow(jobs[n % jobs.length], 'job');
+    const turn = Math.floor(n / KINDS.length) / (JOBS_EACH / KINDS.length);
+    const job =
+      list[Math.floor(turn * list.length)] ?? presentOrThrow(jobs[n % jobs.length], 'job');
     return { ...job, requirement: computeRequirement(graph, job.scope) };
   });
   measure(`Works of seed ${SEED}`, graph, cases);

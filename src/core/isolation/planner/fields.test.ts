@@ -126,3 +126,72 @@ describe('Fields', () => {
     }
   });
 });
+
+describe('Fields.prepare', () => {
+  const never = () => false;
+
+  it('tightens the floor to what the best plan costs on lines without a ring, and never above it', () => {
+    let tight = 0;
+    let compared = 0;
+    for (const { seed, fields, everywhere } of listLines(200)) {
+      for (const aim of ['effort', 'points'] as const) {
+        const field = fields.over(aim);
+        const truth = fields.sweep(field, ANYTHING, everywhere, WIDE).best?.price;
+        if (truth === undefined) continue;
+        const least = fields.prepare(field, ANYTHING, everywhere, never)?.tightened.least ?? 0;
+        const isTrue = least <= truth + 1e-6 && least >= field.least - 1e-6;
+        expect({ seed, aim, isTrue }).toEqual({ seed, aim, isTrue: true });
+        if (least >= truth * 0.99) tight += 1;
+        compared += 1;
+      }
+    }
+    expect(tight).toBeGreaterThan(compared / 2);
+  });
+
+  it('keeps every standing that a plan within the room gives a cell, and shows where there is none', () => {
+    let none = 0;
+    for (const { seed, fields, everywhere } of listLines(200)) {
+      const field = fields.over('effort');
+      const { best } = fields.sweep(field, ANYTHING, everywhere, WIDE);
+      if (!best) continue;
+      const within = (price: number) => ({ price, lost: Infinity, isAttained: false });
+      const at = fields.prepare(field, within(best.price), everywhere, never);
+      const kept = [...best.standingOf].every(
+        ([cell, standing]) =>
+          at?.region.open.get(cell)?.includes(standing) ?? standing === fields.lastOf(cell),
+      );
+      expect({ seed, kept }).toEqual({ seed, kept: true });
+      const below = within(best.price - 0.5);
+      expect({ seed, found: fields.sweep(field, below, everywhere, WIDE) }).toEqual({
+        seed,
+        found: { best: undefined, dropped: undefined },
+      });
+      if (!fields.prepare(field, below, everywhere, never)) none += 1;
+    }
+    expect(none).toBeGreaterThan(50);
+  });
+
+  it('says at no place of a sweep that more is to come than does', () => {
+    let looked = 0;
+    for (const { seed, fields, everywhere } of listLines(120)) {
+      const field = fields.over('effort');
+      const { best } = fields.sweep(field, ANYTHING, everywhere, WIDE);
+      const prepared = best && fields.prepare(field, ANYTHING, everywhere, never);
+      if (!best || !prepared) continue;
+      const { region, tightened } = prepared;
+      // Held to the standings of the best plan up to a place: what is ahead must leave room for the rest of that plan.
+      region.order.forEach((cell, place) => {
+        const standing = best.standingOf.get(cell);
+        if (standing === undefined) return;
+        const ahead = [0, 1, 2].map(
+          (mark) => tightened.ahead(cell, place)[standing * 3 + mark] as number,
+        );
+        const rest = tightened.restFrom[place + 1] as number;
+        const isOpen = Math.min(...ahead) < Infinity && rest <= best.price + 1e-6;
+        expect({ seed, place, isOpen }).toEqual({ seed, place, isOpen: true });
+        looked += 1;
+      });
+    }
+    expect(looked).toBeGreaterThan(200);
+  });
+});

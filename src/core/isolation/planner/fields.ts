@@ -1,6 +1,6 @@
 import type { PlanCost } from '../cost';
 import { BARRIER, buildCells, strengthOfEdge, TIE, type Cells } from './cells';
-import { listAtWork, sumAtWork, type AtWork } from './at-work';
+import { leastAtWork } from './at-work';
 import { FREE, listPrices, type Prices } from './choices';
 import type { Arrangement } from './arrangements';
 import { computeFloor, type Floor } from './floor';
@@ -20,11 +20,10 @@ export type Aim = keyof PlanCost;
 /** What everything costs for an aim, and what follows from it. */
 interface Tariff {
   readonly prices: Prices;
-  /** What any bleed costs at least, and at most. */
-  readonly leastBleed: number;
+  /** What any bleed costs at most. */
   readonly dearestBleed: number;
-  /** What has to be opened and restrained in the work's own cells at least. */
-  readonly atWork: AtWork;
+  /** What has to be opened and restrained at the work at least. */
+  readonly atWork: number;
 }
 
 /** Where a plan is sought, and what for. */
@@ -119,15 +118,13 @@ export class Fields {
       ...listed,
       outlet: (outlet: number) => (applied.has(outlet) ? 0 : listed.outlet(outlet)),
     };
-    let leastBleed = Infinity;
     let dearestBleed = 0;
     for (const outlets of this.cells.safeOutlets.values()) {
       for (const outlet of outlets) {
-        leastBleed = Math.min(leastBleed, prices.outlet(outlet));
         dearestBleed = Math.max(dearestBleed, prices.outlet(outlet));
       }
     }
-    return { prices, leastBleed, dearestBleed, atWork: listAtWork(this.model, this.cells, prices) };
+    return { prices, dearestBleed, atWork: leastAtWork(this.model, this.cells, prices) };
   }
 
   /** Networks in which a source stands that has to be kept out: there what is itself is what has to be parted. */
@@ -177,7 +174,7 @@ export class Fields {
       tariff,
       possible,
       floor,
-      least: floor.base + sumAtWork(atWork),
+      least: floor.base + atWork,
       loss: aim === 'points' ? undefined : this.loss,
       leastLoss: this.certainLoss,
     };
@@ -296,18 +293,16 @@ export class Fields {
     }
   }
 
-  /** The shift of prices that the flows of a floor amount to. */
+  /** The shift of prices that the flows of a floor amount to: what they carry over an edge is a sum of a part for each end. */
   private shiftOf({ floor }: Field): Shift {
-    const { cells, standings } = this;
-    const at = (n: number) => standings[n] as Standing;
+    const at = (n: number) => this.standings[n] as Standing;
+    const lastAt = (edge: number, end: 0 | 1) =>
+      at(this.lastOf(this.cells.ends[2 * edge + end] as number));
     return (edge, end, n) => {
-      const [a, b] = [0, 1].map((one) => at(this.lastOf(cells.ends[2 * edge + one] as number))) as [
-        Standing,
-        Standing,
-      ];
+      const [a, b] = [lastAt(edge, 0), lastAt(edge, 1)];
       return end === 0
-        ? -floor.edgeTerm(edge, at(n), b, false)
-        : floor.edgeTerm(edge, a, b, false) - floor.edgeTerm(edge, a, at(n), false);
+        ? floor.carried(edge, at(n), b)
+        : floor.carried(edge, a, at(n)) - floor.carried(edge, a, b);
     };
   }
 

@@ -5,54 +5,20 @@ import type { Possible } from './possible';
 import { BEYOND, type Standing } from './standings';
 
 /**
- * A floor under the price of every plan, and what each choice adds to it. For every labelling of the cells by standings, the
- * price of its closed barriers equals `base` plus the sum of `edgeTerm` over edges and `cellTerm` over cells, and no
- * term is negative. Terms far from the work can so be left out without overrating a plan.
- *
- * It comes from one largest flow a grade (positive, then double-bled, then what arrives at all), each on the capacity that those
- * before it have left. Source: duality of flow and cut; sharing a price between several cuts is our own.
+ * A floor under the price of every plan. It comes from one largest flow a grade (positive, then double-bled, then what arrives at all),
+ * each on the capacity that those before it have left. Source: duality of flow and cut; sharing a price between several cuts is our own.
  */
 export interface Floor {
   /** Infinity when a source is joined to the work by what never isolates at its grade. */
   readonly base: number;
-  edgeTerm(edge: number, a: Standing, b: Standing, isClosed: boolean): number;
-  cellTerm(cell: number, standing: Standing): number;
+  /** What the flows carry over an edge whose ends stand so: never more than it costs to let them. */
+  carried(edge: number, a: Standing, b: Standing): number;
   /** Cells that stand otherwise than last in some labelling at the floor. */
   nearCells(): ReadonlySet<number>;
   /** The barriers of the least cut of positive ones; none when none is asked for. */
   positiveCut(): readonly number[];
   /** How far above `base` every plan is in which a cell has a standing, at least; up to a little over `limit`. */
   leastAbove(cell: number, standing: Standing, limit: number): number;
-  /** What bleeds between two valves have added to the base, by edge; see `Spool`. */
-  readonly spoolsAt: ReadonlyMap<number, readonly SpoolEnd[]>;
-}
-
-/**
- * A cell between just two valves, with its own bleed. With one neighbour on the side of the work and the other past the bleed it
- * can only be a bled space by itself, so its bleed is opened: the flow may take that price as well. What it took is given
- * back at the neighbours: `inBleed` and `pastBleed` for their standings.
- */
-export interface SpoolEnd {
-  /** The cell between the valves. */
-  readonly cell: number;
-  readonly inBleed: number;
-  readonly pastBleed: number;
-}
-
-/** What is given back at a neighbour of a spool that has a standing. */
-export const giveBack = (
-  { inBleed, pastBleed }: SpoolEnd,
-  { itself: { bled } }: Standing,
-): number => (bled > 0 ? inBleed : 0) + (bled > 1 ? pastBleed : 0);
-
-/** The least that can be given back at a neighbour that is not known yet, by the standing of the spool itself. */
-export function leastGivenBack(
-  { inBleed, pastBleed }: SpoolEnd,
-  { itself: { bled } }: Standing,
-): number {
-  const past = inBleed + pastBleed;
-  if (bled === 0) return Math.min(0, inBleed);
-  return bled === 1 ? Math.min(0, inBleed, past) : Math.min(inBleed, past);
 }
 
 const isInBleed = ({ itself }: Standing) => (itself.bled > 0 ? 1 : 0);
@@ -142,15 +108,6 @@ export function computeFloor(problem: FloorProblem): Floor {
           layerOf,
           (edge) => Math.max(0, leftOf(edge) - usedTwice(edge)),
         );
-  const spoolsAt = new Map<number, SpoolEnd[]>();
-  spools.forEach(({ cell, edges: [first, second] }, n) => {
-    const [to, back] = twice?.flowOfSpool(n) ?? [0, 0];
-    if (to === 0 && back === 0) return;
-    const put = (edge: number, end: SpoolEnd) =>
-      spoolsAt.set(edge, [...(spoolsAt.get(edge) ?? []), end]);
-    put(first, { cell, inBleed: to, pastBleed: -back });
-    put(second, { cell, inBleed: back, pastBleed: -to });
-  });
   // What one cut has used of a barrier is no longer there for the others.
   for (let edge = 0; reach && edge < cells.links.length; edge++) {
     if (cells.kind[edge] !== BARRIER) continue;
@@ -182,26 +139,18 @@ export function computeFloor(problem: FloorProblem): Floor {
   };
   const measured = new Measured();
   return {
-    spoolsAt,
     base: reach ? (positive?.total ?? 0) + (twice?.total ?? 0) + reach.total : Infinity,
-    edgeTerm(edge, a, b, isClosed) {
+    carried(edge, a, b) {
       const arriving = reach?.crossing(edge, sidesOf(a), sidesOf(b)) ?? 0;
-      if (cells.kind[edge] === TIE) return -arriving;
-      const bled = isInBleed(b) - isInBleed(a);
-      const past = isPastBleed(b) - isPastBleed(a);
-      const crossing =
+      if (cells.kind[edge] === TIE) return arriving;
+      return (
         arriving +
-        flowAt(edge, 0) * bled +
-        flowAt(edge, 1) * past +
+        flowAt(edge, 0) * (isInBleed(b) - isInBleed(a)) +
+        flowAt(edge, 1) * (isPastBleed(b) - isPastBleed(a)) +
         flowAt(edge, 2) * (isPastBleed(b) - isInBleed(a)) +
         flowAt(edge, 3) * (isPastBleed(a) - isInBleed(b)) +
-        positiveFlow(edge) * (b.itself.blanked - a.itself.blanked);
-      return (isClosed ? priceOf(edge) : 0) - crossing;
-    },
-    cellTerm(cell, standing) {
-      const twiceTerm =
-        (twice?.flowWithin(cell) ?? 0) * (isInBleed(standing) - isPastBleed(standing));
-      return twiceTerm - (reach?.within(cell, sidesOf(standing)) ?? 0);
+        positiveFlow(edge) * (b.itself.blanked - a.itself.blanked)
+      );
     },
     nearCells: () =>
       new Set([reach, twice, positive].flatMap((cut) => (cut ? [...cut.nearCells()] : []))),

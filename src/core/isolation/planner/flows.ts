@@ -172,11 +172,6 @@ export class ReachCut {
     return flow(0) * (b[0] - a[0]) + flow(1) * (b[1] - a[1]);
   }
 
-  /** The same within a cell. */
-  within(cell: number, [itself, driven]: readonly [number, number]): number {
-    return this.network.flowOf(REACH_STRIDE * this.cells.links.length + cell) * (itself - driven);
-  }
-
   occupy(edge: number, amount: number): void {
     this.network.occupy(REACH_STRIDE * edge + this.layerOf(edge), amount);
   }
@@ -291,17 +286,6 @@ export class TwoCuts {
   /** Flow of a barrier at its first step, its second, and both at once one way and the other. */
   flowOf(edge: number, step: 0 | 1 | 2 | 3): number {
     return this.network.flowOf(STRIDE * edge + step);
-  }
-
-  /** Flow by which a cell that is beyond the first barrier is beyond the second. */
-  flowWithin(cell: number): number {
-    return this.network.flowOf(STRIDE * this.cells.links.length + cell);
-  }
-
-  /** Flow that the bleed of a spool carries, from its first barrier on and from its second. */
-  flowOfSpool(number: number): [number, number] {
-    const pair = STRIDE * this.cells.links.length + this.cells.count + 2 * number;
-    return [this.network.flowOf(pair), this.network.flowOf(pair + 1)];
   }
 
   /** Takes away room of a barrier that another cut has used: of the first step before the second, or of `both` alike. */

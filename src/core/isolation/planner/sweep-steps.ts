@@ -131,7 +131,8 @@ function tablesOf(
       meets[at] = how;
       terms[at] = how === AS_CLOSED ? closing : 0;
       if (!drives) continue;
-      if (fromFluid && (standings[b] as Standing).driven.barriers === 0) drives[at] = isForward ? 1 : 2;
+      if (fromFluid && (standings[b] as Standing).driven.barriers === 0)
+        drives[at] = isForward ? 1 : 2;
     }
   }
   return { terms, meets, drives };
