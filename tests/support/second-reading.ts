@@ -235,7 +235,7 @@ export class SecondReading {
     for (const { id, source, pressure_bar: bar } of plant.sections) {
       if (source || bar === 0 || this.carrier.get(id) !== 'fluid') continue;
       const seen = this.spread(id, barred);
-      const comes = this.arrives(seen, 'I', opened) || this.arrives(seen, 'D');
+      const comes = this.arrives(seen, 'I', opened) || this.arrives(seen, 'DE');
       const part = partOf(id);
       const hasOutlet = plant.outlets.some((one) => part.has(one.section) && isSafe(one.id));
       if (comes && hasOutlet && !isBled(id)) return false;

@@ -1,5 +1,6 @@
 import { jobOn, planOf, smallPlant } from '../../../../tests/support/small-plant';
-import type { Grade, IsolationPlan, Scope } from '../../plant';
+import type { Grade, IsolationPlan, Plant, Scope } from '../../plant';
+import { planIsolation } from '../planner/plan';
 import { computeRequirement } from '../requirement';
 import { checkPlan } from './check';
 import type { FindingCode } from '../findings';
@@ -250,5 +251,53 @@ describe('relief that a plan takes away from what keeps a source', () => {
 
   it('is a caution once each valve that is lost was accepted', () => {
     expect(job(['SB'])).toMatchObject([{ code: 'relief-accepted', severity: 'caution' }]);
+  });
+});
+
+describe('blades turned by what is shut in', () => {
+  /** Air over a valve into an air engine, whose shaft turns the blades in the vessel W. */
+  const stirred: Plant = {
+    ...smallPlant(),
+    media: [
+      ...smallPlant().media,
+      { id: 'AIR', name: 'air', energy: 'pressure', phase: 'gas', hazards: [] },
+      { id: 'SHAFT', name: 'shaft', energy: 'mechanical', phase: 'none', hazards: [] },
+    ],
+    sections: [
+      {
+        id: 'AH',
+        name: 'air main',
+        medium: 'AIR',
+        area: 'A',
+        pressure_bar: 7,
+        source: { name: 'air' },
+      },
+      { id: 'AL', name: 'air line', medium: 'AIR', area: 'A', pressure_bar: 7 },
+      { id: 'SH', name: 'stirrer shaft', medium: 'SHAFT', area: 'A' },
+      { id: 'W', name: 'vessel', medium: 'WATER', area: 'A', pressure_bar: 0 },
+    ],
+    links: [
+      { id: 'AV', kind: 'ball-valve', between: ['AH', 'AL'] },
+      { id: 'AE', kind: 'engine', between: ['AL', 'SH'] },
+      { id: 'AG', kind: 'agitator', between: ['SH', 'W'] },
+    ],
+    outlets: [{ id: 'AB', section: 'AL', kind: 'vent', leads_to: 'safe' }],
+    gauges: [],
+  };
+  const { graph, requirement } = jobOn(stirred, enter);
+  const codesOf = (plan: IsolationPlan) =>
+    checkPlan(graph, requirement, plan).findings.map(({ code }) => code);
+
+  it('asks for the air between the valve and the engine to be let down', () => {
+    expect(codesOf(planOf(['AV']))).toContain('shut-in-not-bled');
+    expect(codesOf(planOf(['AV'], ['AB']))).not.toContain('shut-in-not-bled');
+  });
+
+  it('and the planner lets it down', () => {
+    expect(planIsolation(graph, requirement).answers.effort).toMatchObject({
+      close: ['AV'],
+      open: ['AB'],
+      passes: true,
+    });
   });
 });

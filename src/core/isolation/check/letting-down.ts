@@ -72,7 +72,8 @@ export function findShutIn(
   // What a grade wants let down is named by that; what a source still feeds, by the source.
   const named = listUnbled(state, requirement);
   const comesOver = findArriving(graph, state, opened, [ITSELF]);
-  const drives = findArriving(graph, state, trace.zone, [DRIVEN]);
+  // Blades that shut-in air could turn count like a shaft.
+  const drives = findArriving(graph, state, trace.zone, [DRIVEN, ENDS_HERE]);
   const parts = new Map<number, number[]>();
   graph.sections.forEach(({ source }, section) => {
     if (source || !isUnderPressure(graph, section)) return;

@@ -165,7 +165,8 @@ export function listOwnChoices(
   const safe = isLive ? [] : (cells.safeOutlets.get(cell) ?? []);
   const bleed = cheapest(safe, prices);
   const part = partOf(cells, cell) | (cells.needsBleed[cell] || isBledSpace ? NEEDS_BLEED : 0);
-  const body = (cells.isOpened[cell] ? COMES_AT_PEOPLE : 0) | (releases.wanted << WANTED_SHIFT);
+  const comes = cells.isOpened[cell] || (cells.isFluid[cell] && cells.endsIn[cell]);
+  const body = (comes ? COMES_AT_PEOPLE : 0) | (releases.wanted << WANTED_SHIFT);
   const given = isLive ? [] : [...tokens.within(cell, cellOfOutlet(model, cells))];
   const choices: CellChoice[] = [];
   for (const some of subsets(given)) {
