@@ -1,4 +1,4 @@
-import { otherEnd, type Crossing, type PlantGraph } from '../plant';
+import type { Crossing, PlantGraph } from '../plant';
 import { UNREACHED, type Route } from './routes';
 
 /**
@@ -40,14 +40,33 @@ function listModesBefore(
   }
 }
 
-/** The modes in which energy may stand before a link so that it stands behind it in `mode`. `before` and `after` are its two sections. */
-export const modesBefore = (graph: PlantGraph, link: number, before: number, mode: number) =>
-  listModesBefore(
-    graph.crossing[link] as Crossing,
-    graph.ends[2 * link] === before,
-    mode,
-    graph.neverIsolates[link] === 1,
-  );
+/** By link, by which of its ends is before it, and by mode behind it: the modes before it as bits. Worked out once for a plant. */
+const tables = new WeakMap<PlantGraph, Uint8Array>();
+
+const slotOf = (link: number, isFromFirst: boolean, mode: number): number =>
+  (2 * link + (isFromFirst ? 0 : 1)) * MODES.length + mode;
+
+function tableOf(graph: PlantGraph): Uint8Array {
+  const known = tables.get(graph);
+  if (known) return known;
+  const table = new Uint8Array(2 * MODES.length * graph.links.length);
+  graph.crossing.forEach((crossing, link) => {
+    for (const isFromFirst of [true, false]) {
+      for (let mode = 0; mode < MODES.length; mode++) {
+        const modes = listModesBefore(crossing, isFromFirst, mode, graph.neverIsolates[link] === 1);
+        table[slotOf(link, isFromFirst, mode)] = modes.reduce((bits, one) => bits | (1 << one), 0);
+      }
+    }
+  });
+  tables.set(graph, table);
+  return table;
+}
+
+/** The modes in which energy may stand before a link so that it stands behind it in `mode`. `before` is the section before it. */
+export function modesBefore(graph: PlantGraph, link: number, before: number, mode: number) {
+  const bits = tableOf(graph)[slotOf(link, graph.ends[2 * link] === before, mode)] as number;
+  return [...MODES.keys()].filter((one) => (bits & (1 << one)) !== 0);
+}
 
 /** What a search from the work found of each section and mode: what the way costs, its first link, and where that leads. */
 export interface ModeTree {
@@ -85,6 +104,8 @@ export function searchModes(
     cost[state] = 0;
     rings[0]?.push(state);
   }
+  const table = tableOf(graph);
+  const { start, incident, ends } = graph;
   for (let ring = 0; ring < rings.length; ring++) {
     const queue = rings[ring] ?? [];
     for (let at = 0; at < queue.length; at++) {
@@ -94,17 +115,20 @@ export function searchModes(
       const section = state >> 2;
       const mode = state & 3;
       if (stopsAt?.(section)) continue;
-      const end = graph.start[section + 1] as number;
-      for (let index = graph.start[section] as number; index < end; index++) {
-        const link = graph.incident[index] as number;
-        const before = otherEnd(graph, link, section);
-        const modes = modesBefore(graph, link, before, mode);
-        if (modes.length === 0 || isStruck?.(before)) continue;
+      const end = start[section + 1] as number;
+      for (let index = start[section] as number; index < end; index++) {
+        const link = incident[index] as number;
+        const first = ends[2 * link] as number;
+        const isFromFirst = first !== section;
+        const modes = table[slotOf(link, isFromFirst, mode)] as number;
+        if (modes === 0) continue;
+        const before = isFromFirst ? first : (ends[2 * link + 1] as number);
+        if (isStruck?.(before)) continue;
         const step = weigh(link, before, mode);
         if (step < 0) continue;
-        for (const one of modes) {
+        for (let one = 0; one < MODES.length; one++) {
           const next = stateOf(before, one);
-          if (ring + step >= (cost[next] as number)) continue;
+          if ((modes & (1 << one)) === 0 || ring + step >= (cost[next] as number)) continue;
           cost[next] = ring + step;
           via[next] = link;
           onward[next] = state;
