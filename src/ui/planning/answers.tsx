@@ -56,11 +56,11 @@ function AnswerRow({
     .map(({ subject }) => subject);
   return (
     <tr className="border-t border-base-300">
-      <th className="py-1 text-left">{AIM_NAMES[aim]}</th>
+      <th className="whitespace-nowrap text-left">{AIM_NAMES[aim]}</th>
       <td className="font-mono">{answer.cost.effort}</td>
       <td className="font-mono">{answer.cost.outage}</td>
       <td className="font-mono">{answer.cost.points}</td>
-      <td className="font-mono">{trip && `${trip.metres} m, ${trip.minutes} min`}</td>
+      <td className="whitespace-nowrap font-mono">{trip && `${trip.metres} m, ${trip.minutes} min`}</td>
       <td>
         {describeProof(answer)}
         <span className="block text-xs">
@@ -86,10 +86,11 @@ function AnswerRow({
       <td>
         <button
           type="button"
-          className="btn btn-xs"
+          className="btn btn-sm"
+          aria-label={`Take ${AIM_NAMES[aim].toLowerCase()}`}
           onClick={() => onTake(aim, joinStages(answer))}
         >
-          Take {AIM_NAMES[aim].toLowerCase()}
+          Take
         </button>
       </td>
     </tr>
@@ -140,15 +141,15 @@ export function Answers({
         onAccept={onAccept}
       />
       {found.length > 0 && (
-        <table className="w-full text-sm">
+        <table className="w-full text-sm [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3">
           <caption className="sr-only">Computed answers side by side</caption>
           <thead>
             <tr className="text-left">
               <th>Answer</th>
               <th>Minutes</th>
-              <th>Outage an hour</th>
+              <th>Outage per hour</th>
               <th>Points</th>
-              <th>Walk, all in all</th>
+              <th>Walk, time in all</th>
               <th>Check</th>
               <th>
                 <span className="sr-only">Take</span>
