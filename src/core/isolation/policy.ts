@@ -41,7 +41,7 @@ export interface GradePolicy {
 }
 
 /** Defaults. Source: practice, written from memory; 1000 V is the limit of low voltage (alternating) in IEC 61140. */
-export const DEFAULT_GRADE_POLICY: GradePolicy = {
+export const DEFAULT_GRADE_POLICY = {
   version: 'default-3',
   school: 'table',
   table: {
@@ -61,4 +61,4 @@ export const DEFAULT_GRADE_POLICY: GradePolicy = {
   hotGasC: 150,
   coldC: -40,
   highVoltageV: 1000,
-};
+} as const satisfies GradePolicy;

@@ -1,87 +1,6 @@
 import { z } from 'zod';
-import type { Grade } from '../plant';
-import { LINK_KINDS, STRENGTH_BY_KIND, type LinkKind } from '../plant/kinds';
-
-interface About {
-  readonly title: string;
-  /** Law, standard or practice that the default and the range rest on. */
-  readonly basis: string;
-}
-
-interface NumberValue extends About {
-  readonly kind: 'number';
-  readonly unit: string;
-  readonly standard: number;
-  readonly least: number;
-  readonly most: number;
-}
-
-interface ChoiceValue extends About {
-  readonly kind: 'choice';
-  readonly options: Readonly<Record<string, string>>;
-  readonly standard: string;
-}
-
-interface TimesValue extends About {
-  readonly kind: 'times';
-  readonly standard: readonly string[];
-}
-
-interface ChartValue extends About {
-  readonly kind: 'chart';
-  readonly standard: readonly string[];
-}
-
-/** Kinds of link, chosen from those offered. */
-interface KindsValue extends About {
-  readonly kind: 'kinds';
-  readonly offered: readonly LinkKind[];
-  readonly standard: readonly LinkKind[];
-}
-
-interface ZoneValue extends About {
-  readonly kind: 'zone';
-  readonly standard: string;
-}
-
-type SiteValue = NumberValue | ChoiceValue | TimesValue | ChartValue | KindsValue | ZoneValue;
-
-const number = (
-  title: string,
-  unit: string,
-  [least, standard, most]: readonly [number, number, number],
-  basis: string,
-): NumberValue => ({ kind: 'number', title, unit, least, standard, most, basis });
-
-const GRADE_WORDS: Readonly<Record<Grade, string>> = {
-  single: 'one barrier',
-  'single-bled': 'one barrier, and the work bled',
-  double: 'two barriers in series',
-  'double-bled': 'two barriers with a bleed between',
-  positive: 'a physical gap or blank',
-};
-
-/** A rule of the table of grades: what it asks for, among the grades that may stand there. */
-const grade = <Offered extends Grade>(
-  title: string,
-  standard: Offered,
-  offered: readonly Offered[],
-): Omit<ChoiceValue, 'options' | 'standard'> & {
-  readonly options: Readonly<Record<Offered, string>>;
-  readonly standard: Offered;
-} => ({
-  kind: 'choice',
-  title,
-  options: Object.fromEntries(offered.map((one) => [one, GRADE_WORDS[one]])) as Record<
-    Offered,
-    string
-  >,
-  standard,
-  basis: 'table of grades (practice, from memory); a site may ask for more',
-});
-
-const ofStrength = (strength: 1 | 2) =>
-  LINK_KINDS.filter((kind) => STRENGTH_BY_KIND[kind] >= strength);
+import { GRADE_VALUES } from './grade-values';
+import { number, rangeOf, schemaOf, type SiteValue } from './value-kinds';
 
 /** Every value of the rules that a site may set for itself, by code, each with its default and the range it may be set in. */
 export const SITE_VALUES = {
@@ -136,71 +55,7 @@ export const SITE_VALUES = {
     standard: 'box',
     basis: '29 CFR 1910.147(f)(3) allows group lockout that protects as well as own locks',
   },
-  'grade-school': {
-    kind: 'choice',
-    title: 'How sources are graded',
-    options: {
-      table: 'by the table; a stricter score is shown beside',
-      stricter: 'by the stricter of table and score',
-    },
-    standard: 'table',
-    basis:
-      'two schools are in use; the score multiplies danger, release, place and time after the method of HSG253 (from memory, figures of our own)',
-  },
-  'grade-inside': grade('A person goes inside, or hot work', 'positive', ['positive']),
-  'grade-lethal': grade('Opened; flammable, toxic or asphyxiant fluid', 'double-bled', [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-lethal-long': grade('The same, for a long job', 'positive', ['double-bled', 'positive']),
-  'grade-harmful': grade('Opened; corrosive or oxidising fluid', 'double-bled', [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-pressure': grade('Opened; fluid at high pressure', 'double-bled', [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-temperature': grade('Opened; hot or very cold fluid', 'double-bled', [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-fluid': grade('Opened; any other fluid', 'single-bled', [
-    'single-bled',
-    'double-bled',
-    'positive',
-  ]),
-  'grade-electrical': grade('Electrical', 'single', ['single', 'double', 'positive']),
-  'grade-other': grade(
-    'Machines, weights, heat, rays, and fluids at what is only touched',
-    'single',
-    ['single', 'double', 'positive'],
-  ),
-  'long-job-h': number('A job is long when it lasts more than', 'h', [8, 72, 168], 'practice'),
-  'high-pressure-bar': number('Pressure is high above', 'bar', [0.5, 10, 40], 'practice'),
-  'hot-liquid-c': number('Liquids and vapours are hot above', '°C', [40, 60, 100], 'practice'),
-  'hot-gas-c': number('Gases are hot above', '°C', [60, 150, 300], 'practice'),
-  'very-cold-c': number('Fluids are very cold below', '°C', [-100, -40, 0], 'practice'),
-  'high-voltage-v': number(
-    'Conductors are earthed before they are touched above',
-    'V',
-    [50, 1000, 1000],
-    'IEC 61140: low voltage ends at 1000 V alternating',
-  ),
-  'never-barriers': {
-    kind: 'kinds',
-    title: 'Kinds that this site never takes for a barrier',
-    offered: ofStrength(1),
-    standard: [],
-    basis: 'strength by kind (practice); a site may trust a kind less, never more',
-  },
-  'not-positive': {
-    kind: 'kinds',
-    title: 'Kinds that this site does not take for a positive barrier',
-    offered: ofStrength(2),
-    standard: [],
-    basis: 'strength by kind (practice); a site may trust a kind less, never more',
-  },
+  ...GRADE_VALUES,
   'let-down-valves': {
     kind: 'choice',
     title: 'Valves that stand open on the way of a let-down are',
@@ -415,81 +270,10 @@ export const DEFAULT_VALUES = Object.fromEntries(
   rows.map(([code, { standard }]) => [code, standard]),
 ) as unknown as SiteValues;
 
-const isZone = (zone: string): boolean => {
-  try {
-    return new Intl.DateTimeFormat('en', { timeZone: zone }).format(0) !== '';
-  } catch {
-    return false;
-  }
-};
-
-const times = z
-  .array(z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is a time of day such as 06:00'))
-  .min(1, 'a site has at least one shift')
-  .max(6, 'a site has at most 6 shifts')
-  .refine((all) => all.every((one, n) => n === 0 || one > (all[n - 1] ?? '')), {
-    message: 'stand in the order of the day, each once',
-  });
-
-const CHART_ROW = /^(\d+(?:\.\d+)?)=(\d+)$/;
-
-const chart = z
-  .array(z.string().regex(CHART_ROW, 'is a volume and minutes such as 50=30'))
-  .min(1, 'a chart has at least one row')
-  .max(20, 'a chart has at most 20 rows')
-  .refine(
-    (rows) => {
-      // A row that is none was told of already.
-      if (!rows.every((row) => CHART_ROW.test(row))) return true;
-      const read = rows.map((row) => row.split('=').map(Number));
-      return read.every(([volume = 0, minutes = 0], n) => {
-        const [before = 0, least = 0] = read[n - 1] ?? [];
-        return volume > before && minutes > 0 && minutes >= least;
-      });
-    },
-    { message: 'larger spaces come later, and never take less time' },
-  );
-
-function schemaOf(value: SiteValue): z.ZodType {
-  switch (value.kind) {
-    case 'number':
-      return z.number().min(value.least).max(value.most);
-    case 'choice':
-      return z.enum(Object.keys(value.options));
-    case 'times':
-      return times;
-    case 'chart':
-      return chart;
-    case 'kinds':
-      return z
-        .array(z.enum(value.offered as readonly [LinkKind, ...LinkKind[]]))
-        .max(value.offered.length)
-        .refine((all) => new Set(all).size === all.length, { message: 'names a kind twice' });
-    case 'zone':
-      return z.string().max(60).refine(isZone, { message: 'is not a time zone' });
-  }
-}
-
 /** Checks a document of site values; every code has to be there, and each within its range. */
 export const siteValuesSchema = z.strictObject(
   Object.fromEntries(rows.map(([code, value]) => [code, schemaOf(value)])),
 ) as unknown as z.ZodType<SiteValues>;
 
 /** The range of a value in words, as it stands beside its field. */
-export function describeRange(code: ValueCode): string {
-  const value: SiteValue = SITE_VALUES[code];
-  switch (value.kind) {
-    case 'number':
-      return `${value.least} to ${value.most} ${value.unit}`;
-    case 'choice':
-      return Object.values(value.options).join('; or ');
-    case 'chart':
-      return 'volumes (m³) with minutes in order, such as 10=20, 50=30';
-    case 'kinds':
-      return `kinds among ${value.offered.join(', ')}`;
-    case 'times':
-      return 'times of day in order, such as 06:00, 14:00, 22:00';
-    case 'zone':
-      return 'a time zone by its name, such as UTC';
-  }
-}
+export const describeRange = (code: ValueCode): string => rangeOf(SITE_VALUES[code]);

@@ -54,6 +54,9 @@ export interface Prices {
   readonly store: (store: number) => number;
 }
 
+/** Prices nearer than this count as equal: they are sums of minutes. */
+export const EQUAL = 1e-6;
+
 /** Everything for nothing. */
 export const FREE: Prices = { link: () => 0, stand: () => 0, outlet: () => 0, store: () => 0 };
 

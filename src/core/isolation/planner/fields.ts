@@ -1,7 +1,7 @@
 import type { PlanCost } from '../cost';
 import { BARRIER, buildCells, strengthOfEdge, TIE, type Cells } from './cells';
 import { leastAtWork } from './at-work';
-import { FREE, listPrices, type Prices } from './choices';
+import { EQUAL, FREE, listPrices, type Prices } from './choices';
 import type { Arrangement } from './arrangements';
 import { computeFloor, type Floor } from './floor';
 import type { SearchLimits } from './limits';
@@ -12,7 +12,7 @@ import { growRegion, neighboursOf, type Region } from './region';
 import { listStandings, type Standing, type Standings } from './standings';
 import { buildSupply } from './supply';
 import { sweepRegion, type SweepResult } from './sweep';
-import { EQUAL, type Ceiling, type SweepProblem } from './sweep-steps';
+import type { Ceiling, SweepProblem } from './sweep-steps';
 import { tighten, type Shift, type Tightened, type TightenProblem } from './tighten';
 
 export type Aim = keyof PlanCost;

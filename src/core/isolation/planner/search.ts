@@ -1,14 +1,14 @@
 import type { IsolationPlan } from '../../plant';
 import type { Arrangement } from './arrangements';
 import { constructPlan } from './construct';
-import { listPrices } from './choices';
+import { EQUAL, listPrices } from './choices';
 import { BARRIER } from './cells';
 import { Fields, type Aim, type Field } from './fields';
 import { NO_LIMITS, type SearchLimits } from './limits';
 import type { PlannerModel } from './model';
 import { AS_CLOSED } from './possible';
 import { sweepRegion, type Swept } from './sweep';
-import { EQUAL, type Ceiling } from './sweep-steps';
+import type { Ceiling } from './sweep-steps';
 
 /** Figures of a plan in the order of an aim: what is made least first, then what breaks ties. */
 export interface Figures {

@@ -1,5 +1,6 @@
 import {
   COMES_AT_PEOPLE,
+  EQUAL,
   HAS_SHUT_IN,
   isBodyComplete,
   isPartComplete,
@@ -7,7 +8,7 @@ import {
   type CellChoice,
 } from './choices';
 import { AS_OPEN } from './possible';
-import { EQUAL, type Extra, type Step } from './sweep-steps';
+import type { Extra, Step } from './sweep-steps';
 import type { Supplied } from './sweep-supply';
 
 /** Which cells at the edge hang together, and what each piece has and wants. */

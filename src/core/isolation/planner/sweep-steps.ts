@@ -7,9 +7,6 @@ import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
 import { MARKS, type Tightened } from './tighten';
 
-/** Prices nearer than this count as equal: they are sums of minutes. */
-export const EQUAL = 1e-6;
-
 /** What is known to be attainable, or how far to look when nothing is. */
 export interface Ceiling {
   readonly price: number;

@@ -1,4 +1,4 @@
-import { IS_BLED, wantsBleed, type CellChoice } from './choices';
+import { EQUAL, IS_BLED, wantsBleed, type CellChoice } from './choices';
 import { AS_OPEN } from './possible';
 import {
   edgeAfter,
@@ -9,7 +9,6 @@ import {
   type State,
 } from './sweep-states';
 import {
-  EQUAL,
   layOut,
   NOTHING,
   type Extra,

@@ -1,5 +1,6 @@
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
 import {
+  EQUAL,
   IS_BLED,
   listBledChoices,
   listOwnChoices,
@@ -11,7 +12,6 @@ import type { PlannerModel } from './model';
 import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
 import { isBledSpace, isHandled, type Standing } from './standings';
-import { EQUAL } from './sweep-steps';
 
 /**
  * Tightens the floor of a region. A plan gives each cell a standing and says how its part is let down: not at all, by an outlet of
