@@ -36,6 +36,9 @@ const grade = <Offered extends Grade>(
 const ofStrength = (strength: 1 | 2) =>
   LINK_KINDS.filter((kind) => STRENGTH_BY_KIND[kind] >= strength);
 
+/** What may be asked for where one barrier is too little. */
+const BLED_OR_GAP = ['double-bled', 'positive'] as const;
+
 /** The values by which sources are graded and kinds are trusted at a site. */
 export const GRADE_VALUES = {
   'grade-school': {
@@ -50,26 +53,11 @@ export const GRADE_VALUES = {
       'two schools are in use; the score multiplies danger, release, place and time after the method of HSG253 (from memory, figures of our own)',
   },
   'grade-inside': grade('A person goes inside, or hot work', table.inside, ['positive']),
-  'grade-lethal': grade('Opened; flammable, toxic or asphyxiant fluid', table.lethal, [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-lethal-long': grade('The same, for a long job', table.lethalLong, [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-harmful': grade('Opened; corrosive or oxidising fluid', table.harmful, [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-pressure': grade('Opened; fluid at high pressure', table.pressure, [
-    'double-bled',
-    'positive',
-  ]),
-  'grade-temperature': grade('Opened; hot or very cold fluid', table.temperature, [
-    'double-bled',
-    'positive',
-  ]),
+  'grade-lethal': grade('Opened; flammable, toxic or asphyxiant fluid', table.lethal, BLED_OR_GAP),
+  'grade-lethal-long': grade('The same, for a long job', table.lethalLong, BLED_OR_GAP),
+  'grade-harmful': grade('Opened; corrosive or oxidising fluid', table.harmful, BLED_OR_GAP),
+  'grade-pressure': grade('Opened; fluid at high pressure', table.pressure, BLED_OR_GAP),
+  'grade-temperature': grade('Opened; hot or very cold fluid', table.temperature, BLED_OR_GAP),
   'grade-fluid': grade('Opened; any other fluid', table.fluid, [
     'single-bled',
     'double-bled',
