@@ -1,11 +1,13 @@
 import { listFollowUps } from '../audit';
 import {
+  computeLamps,
   findCallDue,
   findEndOfProofs,
   findInspectionDue,
   isHeld,
   listBypasses,
   listHanging,
+  listLit,
   listOn,
   siteOf,
   type Dossier,
@@ -39,10 +41,11 @@ const isOver = (until: string, now: string): boolean => Date.parse(until) < Date
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
-function describeIsolation(dossier: Dossier): string {
+function describeIsolation(dossier: Dossier, site: SiteFacts): string {
   const { isolation, restoring, permit } = dossier;
   const hanging = listHanging(dossier).filter((lock) => lock.as === 'point').length;
   const { box } = isolation;
+  const lit = listLit(computeLamps(dossier, site));
   const parts = [
     count(hanging, 'point lock hangs', 'point locks hang'),
     ...(box ? [`${box.box} shut with ${box.lock}`] : []),
@@ -51,6 +54,7 @@ function describeIsolation(dossier: Dossier): string {
       : []),
     ...(isolation.relit ? ['to be proved again'] : []),
     ...(restoring ? ['being put back'] : []),
+    ...(lit.length > 0 ? [`lamps lit: ${lit.join(', ')}`] : []),
     ...(permit.kind === 'watched' || permit.kind === 'handed-back'
       ? [`${permit.number} handed back, not closed`]
       : []),
@@ -65,7 +69,7 @@ const isIsolated = ({ isolation }: Dossier): boolean =>
   0;
 
 /** What stands: live, stopped, or isolated with nobody working. */
-function listStanding({ id, dossier }: StandingJob): Lines {
+function listStanding({ id, dossier }: StandingJob, site: SiteFacts): Lines {
   const { permit, halt, title } = dossier;
   const people = Object.keys(listOn(permit));
   const line = (words: string, until?: string): HandoverLine => ({
@@ -76,9 +80,9 @@ function listStanding({ id, dossier }: StandingJob): Lines {
   });
   if (halt) return { suspended: [line(halt.reason)] };
   if (permit.kind === 'issued') {
-    return { live: [line(`${permit.number}, ${describeIsolation(dossier)}`, permit.until)] };
+    return { live: [line(`${permit.number}, ${describeIsolation(dossier, site)}`, permit.until)] };
   }
-  return isIsolated(dossier) ? { isolated: [line(describeIsolation(dossier))] } : {};
+  return isIsolated(dossier) ? { isolated: [line(describeIsolation(dossier, site))] } : {};
 }
 
 function listOut({ id, dossier }: StandingJob, site: SiteFacts): HandoverLine[] {
@@ -184,7 +188,7 @@ export function makeReport(
 ): HandoverReport {
   const all: readonly Lines[] = [
     ...jobs.flatMap((job): Lines[] => [
-      listStanding(job),
+      listStanding(job, siteOf(job, site)),
       { bypassed: listOut(job, siteOf(job, site)) },
       { overdue: listOverdue(job, siteOf(job, site), now), promised: listPromised(job, now) },
       listAfterChecks(job, now),

@@ -199,3 +199,7 @@ function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lam
     };
   });
 }
+
+/** What the lamps that are lit stand for, in the order of the lamps. */
+export const listLit = (lamps: readonly Lamp[]): string[] =>
+  lamps.filter(({ state }) => state === 'lit').map(({ name }) => name);

@@ -2,6 +2,7 @@ import {
   findPlaceOf,
   isHeld,
   isNumbered,
+  listLit,
   listOn,
   type BoardClash,
   type Dossier,
@@ -33,6 +34,8 @@ export interface BoardRow {
   readonly watchedUntil?: string;
   readonly on: readonly string[];
   readonly lamps: Readonly<Record<Lamp['state'], number>>;
+  /** What the lamps that are lit stand for. */
+  readonly lit: readonly string[];
   readonly trace: BoardTrace;
 }
 
@@ -73,6 +76,7 @@ export function viewRow(
     ...(permit.kind === 'watched' ? { watchedUntil: permit.watchedUntil } : {}),
     on: Object.keys(listOn(permit)),
     lamps: countLamps(lamps),
+    lit: listLit(lamps),
     trace,
   };
 }

@@ -166,6 +166,7 @@ describe('a row of the board', () => {
       contractor: 'Tarnbeck Mechanical',
       areas: ['A-PMP'],
       lamps: { lit: 0, shuttered: 0 },
+      lit: [],
     });
     expect(row?.lamps.dark).toBeGreaterThan(5);
   });

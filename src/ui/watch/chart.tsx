@@ -71,7 +71,7 @@ function Tie({
 }
 
 function Label({ row, names }: { readonly row: BoardRow; readonly names: NamesOf }) {
-  const { lamps, on } = row;
+  const { lamps, lit, on } = row;
   return (
     <li
       data-row={row.job}
@@ -81,11 +81,12 @@ function Label({ row, names }: { readonly row: BoardRow; readonly names: NamesOf
       <Link href={`/jobs/${row.job}`} className="truncate">
         <span className="font-mono underline">{row.number}</span> {row.title}
       </Link>
-      <span className="truncate text-xs">
-        {lamps.lit > 0 ? <strong>● {lamps.lit} lit</strong> : `○ all ${lamps.dark} dark`}
+      <span className="truncate text-xs" title={lit.length > 0 ? `Lit: ${lit.join('; ')}` : ''}>
+        {lit.length > 0 ? <strong>● {lit.length} lit</strong> : `○ all ${lamps.dark} dark`}
         {lamps.shuttered > 0 ? `, ${lamps.shuttered} shuttered` : ''};{' '}
         <strong>{on.length} on</strong>
         {on.length > 0 ? `: ${on.map((id) => names[id] ?? id).join(', ')}` : ''}
+        {lit.length > 0 && `; lit: ${lit.join(', ')}`}
       </span>
       <span className="truncate text-xs">
         {row.papers
