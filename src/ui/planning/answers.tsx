@@ -60,7 +60,9 @@ function AnswerRow({
       <td className="font-mono">{answer.cost.effort}</td>
       <td className="font-mono">{answer.cost.outage}</td>
       <td className="font-mono">{answer.cost.points}</td>
-      <td className="whitespace-nowrap font-mono">{trip && `${trip.metres} m, ${trip.minutes} min`}</td>
+      <td className="whitespace-nowrap font-mono">
+        {trip && `${trip.metres} m, ${trip.minutes} min`}
+      </td>
       <td>
         {describeProof(answer)}
         <span className="block text-xs">
