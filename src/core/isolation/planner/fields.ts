@@ -13,7 +13,8 @@ import { listStandings, type Standing, type Standings } from './standings';
 import { buildSupply } from './supply';
 import { sweepRegion, type SweepResult } from './sweep';
 import type { Ceiling, SweepProblem } from './sweep-steps';
-import { tighten, type Shift, type Tightened, type TightenProblem } from './tighten';
+import { tighten, type Tightened } from './tighten';
+import type { Shift, TightenProblem } from './tighten-net';
 
 export type Aim = keyof PlanCost;
 

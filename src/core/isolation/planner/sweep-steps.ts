@@ -5,7 +5,8 @@ import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
 import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
-import { MARKS, type Tightened } from './tighten';
+import type { Tightened } from './tighten';
+import { MARKS } from './tighten-net';
 
 /** What is known to be attainable, or how far to look when nothing is. */
 export interface Ceiling {

@@ -18,7 +18,7 @@ import {
 } from './sweep-steps';
 import { NOTHING_SUPPLIED, supplyAfter } from './sweep-supply';
 import { isBledSpace, isHandled } from './standings';
-import { BLED, BLED_OVER, MARKS, NOT_BLED } from './tighten';
+import { BLED, BLED_OVER, MARKS, NOT_BLED } from './tighten-net';
 
 /** What one sweep found: standings by cell, what is opened and restrained, and its figures. */
 export interface Swept {
