@@ -1,12 +1,10 @@
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
-import { listBledChoices, listOwnChoices, Tokens, type CellChoice, type Prices } from './choices';
-import type { PlannerModel } from './model';
-import { AS_CLOSED, NOT, type Meeting } from './possible';
-import type { Region } from './region';
+import { listBledChoices, listOwnChoices, Tokens, type CellChoice } from './choices';
+import { AS_CLOSED, NOT } from './possible';
 import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
 import type { Tightened } from './tighten';
-import { MARKS } from './tighten-net';
+import { MARKS, type RegionProblem } from './tighten-net';
 
 /** What is known to be attainable, or how far to look when nothing is. */
 export interface Ceiling {
@@ -16,15 +14,7 @@ export interface Ceiling {
   readonly isAttained: boolean;
 }
 
-export interface SweepProblem {
-  readonly model: PlannerModel;
-  readonly cells: Cells;
-  readonly standings: readonly Standing[];
-  /** The standing of what lies outside the region. */
-  readonly lastOf: (cell: number) => number;
-  readonly meeting: Meeting;
-  readonly prices: Prices;
-  readonly region: Region;
+export interface SweepProblem extends RegionProblem {
   /** What is known of the least price of what is still to come. */
   readonly tightened: Tightened;
   /** Absent when lost supply plays no part. */

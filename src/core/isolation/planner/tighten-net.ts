@@ -21,15 +21,20 @@ export const MARKS = 3;
 /** What is shifted from an edge to its first end (0) or its second (1), when that end has a standing and a mark. */
 export type Shift = (edge: number, end: 0 | 1, standing: number, mark: number) => number;
 
-/** What is tightened. */
-export interface TightenProblem {
+/** The best plan of a region is asked for: what it is made of, and what everything in it costs. */
+export interface RegionProblem {
   readonly model: PlannerModel;
   readonly cells: Cells;
   readonly standings: readonly Standing[];
+  /** The standing of what lies outside the region. */
   readonly lastOf: (cell: number) => number;
   readonly meeting: Meeting;
   readonly prices: Prices;
   readonly region: Region;
+}
+
+/** What is tightened. */
+export interface TightenProblem extends RegionProblem {
   /** What a standing of a cell costs besides. */
   readonly besides?: (cell: number, standing: number) => number;
   /** A shift to begin with; any will do, as long as it leaves no edge less than nothing. */
