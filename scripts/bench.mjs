@@ -1,6 +1,7 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
+import { FOR_NODE } from './compile.mjs';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const outfile = join(root, '.cache', 'bench', 'main.mjs');
@@ -9,15 +10,6 @@ const outfile = join(root, '.cache', 'bench', 'main.mjs');
 await build({
   entryPoints: [join(root, 'bench', 'main.ts')],
   outfile,
-  bundle: true,
-  external: ['better-sqlite3', '@node-rs/argon2', 'pdfkit', 'esbuild'],
-  banner: {
-    js: "import { createRequire as lanternRequire } from 'node:module'; const require = lanternRequire(import.meta.url);",
-  },
-  format: 'esm',
-  platform: 'node',
-  target: 'node20',
-  sourcemap: 'linked',
-  logLevel: 'error',
+  ...FOR_NODE,
 });
 await import(pathToFileURL(outfile).href);

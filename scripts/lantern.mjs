@@ -39,24 +39,15 @@ function clear(built) {
  * first to be done counts.
  */
 async function compile(built) {
-  const { build } = await import('esbuild');
+  const [{ build }, { FOR_NODE }] = await Promise.all([import('esbuild'), import('./compile.mjs')]);
   const beside = `${built}.${process.pid}`;
   await build({
     entryPoints: [join(root, 'src/cli/main.ts')],
     outdir: beside,
     outExtension: { '.js': '.mjs' },
-    bundle: true,
+    ...FOR_NODE,
     splitting: true,
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
     minify: true,
-    sourcemap: 'linked',
-    external: ['better-sqlite3', '@node-rs/argon2', 'pdfkit'],
-    // Packages that ask for parts of Node in the old way.
-    banner: {
-      js: "import { createRequire as lanternRequire } from 'node:module'; const require = lanternRequire(import.meta.url);",
-    },
     plugins: [
       {
         name: 'sources have no effects of their own',
@@ -71,7 +62,6 @@ async function compile(built) {
           }),
       },
     ],
-    logLevel: 'error',
   });
   try {
     renameSync(beside, built);

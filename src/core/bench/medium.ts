@@ -34,7 +34,7 @@ export function readGas(medium: Medium | undefined): AsGas {
         ? [`The drawing gives no ratio of specific heats of ${name}: assumed worst.`]
         : []),
       ...(density === undefined && gases.length === 0
-        ? [`The drawing gives no density of ${name}: assumed worst, as heavy as any.`]
+        ? [`The drawing gives no density of ${name}: assumed worst, the heaviest there is.`]
         : []),
     ],
   };

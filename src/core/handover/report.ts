@@ -187,12 +187,15 @@ export function makeReport(
   now: string,
 ): HandoverReport {
   const all: readonly Lines[] = [
-    ...jobs.flatMap((job): Lines[] => [
-      listStanding(job, siteOf(job, site)),
-      { bypassed: listOut(job, siteOf(job, site)) },
-      { overdue: listOverdue(job, siteOf(job, site), now), promised: listPromised(job, now) },
-      listAfterChecks(job, now),
-    ]),
+    ...jobs.flatMap((job): Lines[] => {
+      const own = siteOf(job, site);
+      return [
+        listStanding(job, own),
+        { bypassed: listOut(job, own) },
+        { overdue: listOverdue(job, own, now), promised: listPromised(job, now) },
+        listAfterChecks(job, now),
+      ];
+    }),
     // Nobody knows how it stands: it is handed over as if it were live.
     ...lost.map(({ id, words, people }): Lines => ({ live: [{ job: id, words, people }] })),
     listKept(promised, now),

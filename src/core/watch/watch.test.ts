@@ -170,6 +170,13 @@ describe('a row of the board', () => {
     });
     expect(row?.lamps.dark).toBeGreaterThan(5);
   });
+
+  it('names what is lit, in the words of the lamps', () => {
+    const alarm = { kind: 'raise-alarm', where: 'P201-CAS', seen: 'hiss' } as const;
+    const row = rowOf(carryOut([['kit', alarm]], ON()));
+    expect(row?.lit).toHaveLength(row?.lamps.lit ?? 0);
+    expect(row?.lit).toContainEqual(expect.stringMatching(/^Digestate from /));
+  });
 });
 
 describe('the trace of a permit', () => {

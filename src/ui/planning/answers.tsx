@@ -24,7 +24,7 @@ function describeProof({ passes, optimal, gap }: PlanAnswer): string {
   if (optimal) return passes ? 'passes, proved best' : 'does not pass; nothing better exists';
   return gap > 0
     ? `${verdict}, within ${share(gap)} of the best`
-    : `${verdict}, as good as any in this figure`;
+    : `${verdict}; nothing better in this figure`;
 }
 
 function Progress({ run, onStop }: { readonly run: PlanningRun; readonly onStop: () => void }) {

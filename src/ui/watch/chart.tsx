@@ -70,6 +70,13 @@ function Tie({
   );
 }
 
+/** The papers of a permit besides itself, without the word that they all share. */
+const sayPapers = ({ papers }: BoardRow): string =>
+  papers
+    .filter((kind) => kind !== 'general')
+    .map((kind) => PAPERS[kind].replace(/ (certificate|permit)$/i, ''))
+    .join(', ');
+
 function Label({ row, names }: { readonly row: BoardRow; readonly names: NamesOf }) {
   const { lamps, lit, on } = row;
   return (
@@ -81,18 +88,15 @@ function Label({ row, names }: { readonly row: BoardRow; readonly names: NamesOf
       <Link href={`/jobs/${row.job}`} className="truncate">
         <span className="font-mono underline">{row.number}</span> {row.title}
       </Link>
-      <span className="truncate text-xs" title={lit.length > 0 ? `Lit: ${lit.join('; ')}` : ''}>
+      <span className="truncate text-xs">
         {lit.length > 0 ? <strong>● {lit.length} lit</strong> : `○ all ${lamps.dark} dark`}
         {lamps.shuttered > 0 ? `, ${lamps.shuttered} shuttered` : ''};{' '}
         <strong>{on.length} on</strong>
         {on.length > 0 ? `: ${on.map((id) => names[id] ?? id).join(', ')}` : ''}
-        {lit.length > 0 && `; lit: ${lit.join(', ')}`}
       </span>
-      <span className="truncate text-xs">
-        {row.papers
-          .filter((kind) => kind !== 'general')
-          .map((kind) => PAPERS[kind].replace(/ (certificate|permit)$/i, ''))
-          .join(', ')}
+      {/* What is lit comes before which papers it has: there is room for one of them. */}
+      <span className="truncate text-xs" title={lit.join('; ')}>
+        {lit.length > 0 ? <strong>lit: {lit.join(', ')}</strong> : sayPapers(row)}
       </span>
     </li>
   );

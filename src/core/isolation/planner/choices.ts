@@ -2,6 +2,7 @@ import { openingMinutes, RESTRAIN_MINUTES, standingMinutes } from '../cost';
 import type { Outlet } from '../../plant';
 import type { Cells } from './cells';
 import type { PlannerModel } from './model';
+import { isBledSpace, isHandled, type Standing } from './standings';
 import { findBackPressure, sectionOfOutlet } from '../bodies';
 
 /** What a part of cells has and wants, as bits of one number. */
@@ -195,7 +196,7 @@ export function listOwnChoices(
 }
 
 /** The ways to deal with a cell of a bled space: leave it, or open its cheapest safe outlet. */
-export function listBledChoices(cells: Cells, cell: number, prices: Prices): CellChoice[] {
+function listBledChoices(cells: Cells, cell: number, prices: Prices): CellChoice[] {
   const bleed = cheapest(cells.safeOutlets.get(cell) ?? [], prices);
   const leave = { price: 0, open: [], restrain: [], part: NEEDS_BLEED, body: 0 };
   if (bleed === undefined) return [leave];
@@ -203,4 +204,30 @@ export function listBledChoices(cells: Cells, cell: number, prices: Prices): Cel
     leave,
     { ...leave, price: prices.outlet(bleed), open: [bleed], part: NEEDS_BLEED | IS_BLED },
   ];
+}
+
+/** What is done in a cell where nothing has to be done. */
+export const NOTHING: CellChoice = {
+  price: 0,
+  open: [],
+  restrain: [],
+  part: 0,
+  body: 0,
+};
+
+/** The ways to deal with a cell that has a standing. */
+export function listChoices(
+  model: PlannerModel,
+  cells: Cells,
+  cell: number,
+  prices: Prices,
+  tokens: Tokens,
+  standing: Standing,
+): readonly CellChoice[] {
+  const isSpace = isBledSpace(standing);
+  if (isHandled(standing)) {
+    const isLive = !standing.isDead;
+    return listOwnChoices(model, cells, cell, prices, tokens, { isBledSpace: isSpace, isLive });
+  }
+  return isSpace ? listBledChoices(cells, cell, prices) : [NOTHING];
 }

@@ -213,12 +213,11 @@ export class PlanSearch {
   private seekLess({ price, lost }: Figures): Searched {
     const less = lost - LESS;
     const field = this.fields.ofLoss(less);
-    for (const reach of [DEARER * price, Infinity]) {
-      const ceiling = { price: reach, lost: less, isAttained: false };
-      const found = this.searchWithin(field, ceiling, this.limits);
-      if (found.best || (found.open && this.limits.isOver()) || reach === Infinity) return found;
-    }
-    return { best: undefined, open: undefined };
+    const seekUpTo = (most: number) =>
+      this.searchWithin(field, { price: most, lost: less, isAttained: false }, this.limits);
+    const nearby = seekUpTo(DEARER * price);
+    const isEnough = nearby.best !== undefined || (nearby.open && this.limits.isOver());
+    return isEnough ? nearby : seekUpTo(Infinity);
   }
 
   /** Sweeps the cells that can matter within a ceiling, keeping more side by side as long as some had to be left aside. */

@@ -37,6 +37,10 @@ export const isHandled = ({ near }: Standing): boolean => near <= OWN;
 export const isBledSpace = ({ itself, driven }: Standing): boolean =>
   itself.bled === 1 || driven.bled === 1;
 
+/** Whether the part of a cell matters: it is let down, or may have to be. */
+export const hasPart = (standing: Standing): boolean =>
+  isHandled(standing) || isBledSpace(standing);
+
 /** What is asked in a problem, from which the standings follow. */
 export interface Asked {
   /** Grades asked for of what comes over, and of what only drives, as bits. */

@@ -1,5 +1,5 @@
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
-import { listBledChoices, listOwnChoices, Tokens, type CellChoice } from './choices';
+import { listChoices, listOwnChoices, Tokens, type CellChoice } from './choices';
 import { AS_CLOSED, NOT } from './possible';
 import { isBledSpace, isHandled, type Standing } from './standings';
 import type { SupplyNet } from './supply';
@@ -75,15 +75,6 @@ export interface Step {
   readonly ahead: readonly Float64Array[];
   readonly leastAhead: readonly Float64Array[];
 }
-
-/** What is done in a cell where nothing has to be done. */
-export const NOTHING: CellChoice = {
-  price: 0,
-  open: [],
-  restrain: [],
-  part: 0,
-  body: 0,
-};
 
 interface JoinTables {
   readonly terms: Float64Array;
@@ -263,14 +254,7 @@ export function layOut(problem: SweepProblem): Step[] {
       const sort = (isHandled(standing) ? 1 : 0) | (isSpace ? 2 : 0) | (standing.isDead ? 4 : 0);
       const before = known.get(sort);
       if (before) return before;
-      const made = isHandled(standing)
-        ? listOwnChoices(model, cells, cell, prices, tokens, {
-            isBledSpace: isSpace,
-            isLive: !standing.isDead,
-          })
-        : isSpace
-          ? listBledChoices(cells, cell, prices)
-          : [NOTHING];
+      const made = listChoices(model, cells, cell, prices, tokens, standing);
       known.set(sort, made);
       return made;
     };

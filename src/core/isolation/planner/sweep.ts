@@ -1,4 +1,4 @@
-import { EQUAL, IS_BLED, wantsBleed, type CellChoice } from './choices';
+import { EQUAL, IS_BLED, NOTHING, wantsBleed, type CellChoice } from './choices';
 import { AS_OPEN } from './possible';
 import {
   edgeAfter,
@@ -8,16 +8,9 @@ import {
   type Kept,
   type State,
 } from './sweep-states';
-import {
-  layOut,
-  NOTHING,
-  type Extra,
-  type Join,
-  type Step,
-  type SweepProblem,
-} from './sweep-steps';
+import { layOut, type Extra, type Join, type Step, type SweepProblem } from './sweep-steps';
 import { NOTHING_SUPPLIED, supplyAfter } from './sweep-supply';
-import { isBledSpace, isHandled } from './standings';
+import { hasPart, isHandled } from './standings';
 import { BLED, BLED_OVER, MARKS, NOT_BLED } from './tighten-net';
 
 /** What one sweep found: standings by cell, what is opened and restrained, and its figures. */
@@ -55,7 +48,7 @@ function isTooDear(
   return dearer || (asDear && (!supply || lost >= ceiling.lost - EQUAL));
 }
 
-/** What is still to come costs at least, with the cells at the edge as they are. */
+/** What is still to come costs this much at least, with the cells at the edge as they are. */
 function leastToCome(step: Step, { standing, part, partFlags }: Edge): number {
   let least = step.rest;
   /** By part that is still to be let down: what it costs more that one of its cells is let down by what is to come. */
@@ -234,7 +227,7 @@ const ASKED_EACH = 64;
  */
 export function sweepRegion(problem: SweepProblem): SweepResult {
   const kept: Kept = {
-    part: problem.standings.map((standing) => isHandled(standing) || isBledSpace(standing)),
+    part: problem.standings.map(hasPart),
     body: problem.standings.map(isHandled),
   };
   const start: State = {

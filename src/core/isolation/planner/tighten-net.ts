@@ -1,16 +1,9 @@
 import { BARRIER, edgesOf, otherCell, TIE, type Cells } from './cells';
-import {
-  IS_BLED,
-  listBledChoices,
-  listOwnChoices,
-  NEEDS_BLEED,
-  Tokens,
-  type Prices,
-} from './choices';
+import { IS_BLED, listChoices, NEEDS_BLEED, Tokens, type Prices } from './choices';
 import type { PlannerModel } from './model';
 import { AS_CLOSED, NOT, type Meeting } from './possible';
 import type { Region } from './region';
-import { isBledSpace, isHandled, type Standing } from './standings';
+import { hasPart, type Standing } from './standings';
 
 /** How a cell looks from an edge: not let down, let down but not over this edge, let down over it. */
 export const NOT_BLED = 0;
@@ -102,21 +95,11 @@ export class Net {
     for (const n of open) {
       const standing = standings[n] as Standing;
       const more = besides?.(cell, n) ?? 0;
-      const isSpace = isBledSpace(standing);
-      if (!isHandled(standing) && !isSpace) {
-        bare[n] = more;
-        continue;
-      }
-      const choices = isHandled(standing)
-        ? listOwnChoices(model, cells, cell, prices, new Tokens(), {
-            isBledSpace: isSpace,
-            isLive: !standing.isDead,
-          })
-        : listBledChoices(cells, cell, prices);
+      const choices = listChoices(model, cells, cell, prices, new Tokens(), standing);
       for (const { price, part } of choices) {
         const all = price + more;
         if ((part & NEEDS_BLEED) === 0) bare[n] = Math.min(bare[n] as number, all);
-        through[n] = Math.min(through[n] as number, all);
+        if (hasPart(standing)) through[n] = Math.min(through[n] as number, all);
         if ((part & IS_BLED) !== 0) own[n] = Math.min(own[n] as number, all);
       }
     }
