@@ -1,5 +1,6 @@
 import { randomLcg, randomInt } from 'd3';
 import {
+  canMove,
   carrierOf,
   findCrossing,
   LINK_KINDS,
@@ -101,10 +102,42 @@ function rollLinks(dice: Dice, linkCount: number, media: MediumId[]): Plant['lin
         ...(dice.chance(0.05) ? { operated: 'remote' as const } : {}),
         ...(dice.chance(0.3) ? { minutes: dice.below(30) } : {}),
         ...(dice.chance(0.05) ? { passing: true } : {}),
+        ...(dice.chance(0.06) ? rollMover(dice, media) : {}),
         ...(kind === 'relief-valve' ? { protects: [`S${dice.below(media.length)}`] } : {}),
       },
     ];
   });
+}
+
+/** What moves a device: some section whose medium can. */
+function rollMover(dice: Dice, media: readonly MediumId[]): { powered_by?: string } {
+  const at = dice.below(media.length);
+  return canMove(carrierOf(mediumOf(media[at] as MediumId))) ? { powered_by: `S${at}` } : {};
+}
+
+/** Positions that never stand at once: two or three of what a plan can move. */
+function rollInterlocks(
+  dice: Dice,
+  links: Plant['links'],
+  outlets: Plant['outlets'],
+): NonNullable<Plant['interlocks']> {
+  return Array.from({ length: 1 + dice.below(2) }, (_, n) => {
+    const open = new Set<string>();
+    const closed = new Set<string>();
+    for (let tries = 0; open.size + closed.size < 2 + dice.below(2) && tries < 20; tries++) {
+      const link = dice.pick(links).id;
+      if (dice.chance(0.25)) open.add(dice.pick(outlets).id);
+      else if (!open.has(link) && !closed.has(link)) (dice.chance(0.6) ? closed : open).add(link);
+    }
+    return { id: `I${n}`, open: [...open], closed: [...closed] };
+  }).filter(({ open, closed }) => open.length + closed.length > 1);
+}
+
+/** Some links that exclude one another, as the ways of one valve do. */
+function rollExcluding(dice: Dice, links: Plant['links']): Plant['links'] {
+  const [from, to] = [dice.pick(links), dice.pick(links)];
+  if (from === to) return links;
+  return links.map((link) => (link === from ? { ...link, excludes: [to.id] } : link));
 }
 
 /** A random small plant and job: few enough links and outlets to try every subset. */
@@ -156,6 +189,7 @@ export function rollPlant(seed: number): {
         }
       : {}),
   }));
+  const hasBars = dice.chance(0.35);
   const plant: Plant = {
     format: 'heavy-lantern/plant',
     version: 1,
@@ -163,10 +197,11 @@ export function rollPlant(seed: number): {
     areas: [{ id: 'A', name: 'area', outline: [], zone: 'none' }],
     media: MEDIA.map(({ id }) => mediumOf(id)),
     sections: sections as Plant['sections'],
-    links,
+    links: hasBars && dice.chance(0.4) ? rollExcluding(dice, links) : links,
     outlets,
     gauges: [],
     equipment: [],
+    ...(hasBars ? { interlocks: rollInterlocks(dice, links, outlets) } : {}),
   };
   const activity = dice.pick(['open', 'enter', 'hot-work', 'touch'] as const);
   const work = [{ section: 'S0', activity }];

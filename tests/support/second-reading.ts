@@ -115,6 +115,50 @@ export class SecondReading {
     return [];
   }
 
+  /** Sections in which the moving part of a device lies that a section feeds. */
+  private movedBy(section: string): string[] {
+    const mover = this.carrier.get(section) ?? '';
+    if (!['fluid', 'current', 'motion'].includes(mover)) return [];
+    return this.task.plant.links
+      .filter(({ powered_by, between }) => powered_by === section && !between.includes(section))
+      .flatMap(({ between }) => between)
+      .filter((end) => ['fluid', 'motion'].includes(this.carrier.get(end) ?? ''));
+  }
+
+  /** Whether the drawing bars all that a plan wants: each position of some bar stands, and the plan moves something into one. */
+  private breaksBar(
+    { close, open: opened, stand = [] }: IsolationPlan,
+    barred: ReadonlySet<string>,
+  ) {
+    const { links, interlocks = [] } = this.task.plant;
+    const bars = [
+      ...interlocks,
+      ...links.flatMap(({ id, excludes = [] }) =>
+        excludes.map((other) => ({ open: [id, other], closed: [] as string[] })),
+      ),
+    ];
+    const link = (id: string) => links.find((one) => one.id === id);
+    const canStand = (id: string) => {
+      const { kind = '', lockable, operated } = link(id) ?? {};
+      return HAND.has(kind) && lockable !== false && operated !== 'remote' && !close.includes(id);
+    };
+    const standsOpen = (id: string) => stand.includes(id) && canStand(id);
+    return bars.some(({ open, closed }) => {
+      const says = [
+        ...open.map((id) => {
+          if (!link(id)) return opened.includes(id) ? 'moved' : 'not';
+          if (link(id)?.normal === 'closed') return standsOpen(id) ? 'moved' : 'not';
+          return barred.has(id) ? 'not' : 'stands';
+        }),
+        ...closed.map((id) => {
+          if (link(id)?.normal === 'closed') return standsOpen(id) ? 'not' : 'stands';
+          return close.includes(id) ? 'moved' : 'not';
+        }),
+      ];
+      return !says.includes('not') && says.includes('moved');
+    });
+  }
+
   /** Everywhere that something gets to from a section, itself, past no link of `shut` and into no section of `struck`. */
   private spread(from: string, shut: ReadonlySet<string>, struck = new Set<string>()): Set<At> {
     const start: At = `${from}|I`;
@@ -127,6 +171,8 @@ export class SecondReading {
         if (struck.has(to)) continue;
         for (const next of this.cross(link, here, mode)) seen.add(`${to}|${next}`);
       }
+      if (mode !== 'I' && mode !== 'D') continue;
+      for (const end of this.movedBy(here)) if (!struck.has(end)) seen.add(`${end}|E`);
     }
     return seen;
   }
@@ -180,6 +226,7 @@ export class SecondReading {
         return HAND.has(kind) && lockable !== false && operated !== 'remote';
       }),
     );
+    if (this.breaksBar(plan, barred)) return false;
     const bodyOf = (section: string) => this.together(section, ({ id }) => !barred.has(id));
     const partOf = (section: string, of: IsolationPlan | 'as it stands' = plan) =>
       this.together(section, ({ id, kind, normal, operated }) => {

@@ -296,6 +296,53 @@ describe('traceWork', () => {
       ['boiler leaked'],
     ],
     [
+      'the air that moves a control valve beside the work comes at hands in there, and what makes the air behind it',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['line', 'fluid'],
+          ['air', 'fluid', true],
+          ['shaft', 'motion'],
+          ['cable', 'current', true],
+        ],
+        [
+          ['control-valve', 'line', 'w', { powered_by: 'air' }],
+          ['pump', 'shaft', 'air'],
+          ['motor', 'cable', 'shaft'],
+        ],
+      ),
+      ['air ends-here', 'cable ends-here behind air'],
+    ],
+    [
+      'the motor of a valve two sections away, and what moves a breaker, do not',
+      plantOf(
+        [
+          ['w', 'current'],
+          ['near', 'current'],
+          ['pipe', 'fluid'],
+          ['far', 'fluid'],
+          ['air', 'fluid', true],
+        ],
+        [
+          ['circuit-breaker', 'near', 'w', { powered_by: 'air' }],
+          ['heater', 'w', 'pipe'],
+          ['control-valve', 'pipe', 'far', { powered_by: 'air' }],
+        ],
+      ),
+      [],
+    ],
+    [
+      'a valve that its own line moves brings nothing more',
+      plantOf(
+        [
+          ['w', 'fluid'],
+          ['line', 'fluid', true],
+        ],
+        [['control-valve', 'line', 'w', { powered_by: 'line' }]],
+      ),
+      ['line itself'],
+    ],
+    [
       'a leak stops at a valve between the wall and the work',
       plantOf(
         [

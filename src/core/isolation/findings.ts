@@ -13,6 +13,7 @@ export const STOPPING_CODES = [
   'outlet-on-live-body',
   'outlet-into-pressure',
   'cannot-be-both',
+  'interlock-bars',
 ] as const;
 
 export const CAUTION_CODES = [

@@ -80,9 +80,11 @@ function lampOf(
   }
   const maker = findMaker(graph, source, arrival);
   const link = graph.links[maker];
-  const isMoved = graph.carrier[source] === 'motion' || link?.kind === 'agitator';
+  const isMoved =
+    graph.carrier[source] === 'motion' || link?.kind === 'agitator' || link?.kind === 'actuator';
   const isHeat = arrival.mode === 'ends-here' && !isMoved && graph.crossing[maker]?.kind === 'ends';
-  return { kind: isHeat ? 'heat' : 'drive', key: link?.id ?? '' };
+  const id = link?.id ?? '';
+  return { kind: isHeat ? 'heat' : 'drive', key: graph.actuates.get(id) ?? id };
 }
 
 /** "A", "A and B", "A, B and C". */
@@ -121,8 +123,9 @@ function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): str
 
 /** "The motor", "Heat from": how a machine is spoken of before its tag. */
 function machineOf(graph: PlantGraph, key: string): string {
-  const kind = graph.links[graph.linkAt.get(key) ?? -1]?.kind;
-  return (kind && MACHINES[kind]) ?? 'The drive';
+  const link = graph.links[graph.linkAt.get(key) ?? -1];
+  const machine = link && MACHINES[link.kind];
+  return machine ?? (link?.powered_by === undefined ? 'The drive' : 'The actuator of');
 }
 
 const nameMachine = (graph: PlantGraph, key: string): string => {

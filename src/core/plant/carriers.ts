@@ -119,6 +119,7 @@ const WITHIN: Readonly<Record<LinkKind, readonly Carrier[]>> = {
   'stop-button': CURRENT,
   'interlock-contact': CURRENT,
   'static-switch': CURRENT,
+  actuator: [],
   'gate-valve': FLUID,
   'ball-valve': FLUID,
   'plug-valve': FLUID,
@@ -171,6 +172,16 @@ export function findCrossing(kind: LinkKind, a: Carrier, b: Carrier): Crossing |
   const isShaftInFluid = kind === 'joint' && [a, b].every((one) => one !== 'radiation');
   return { kind: 'ends', from: ends, backs: isShaftInFluid };
 }
+
+/** What can move a device, and in what its moving part then lies. */
+const MOVERS: ReadonlySet<Carrier> = new Set(['fluid', 'current', 'motion']);
+const MOVED_IN: ReadonlySet<Carrier> = new Set(['fluid', 'motion']);
+
+export const canMove = (carrier: Carrier): boolean => MOVERS.has(carrier);
+export const hasMovingPart = (carrier: Carrier): boolean => MOVED_IN.has(carrier);
+
+/** How what feeds an actuator (the first end) comes at whoever is at the device: it moves the plug, the blade or the jaws, and ends there. */
+export const BY_ACTUATOR: Crossing = { kind: 'ends', from: 0, backs: false };
 
 /** What a link of a kind may join, in words, for whoever drew it otherwise. */
 export function listForms(kind: LinkKind): string[] {

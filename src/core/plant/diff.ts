@@ -9,6 +9,7 @@ export const TABLES = [
   'gauges',
   'equipment',
   'surroundings',
+  'interlocks',
 ] as const;
 export type Table = (typeof TABLES)[number];
 
@@ -67,6 +68,7 @@ const ONE: Readonly<Record<Table, string>> = {
   gauges: 'gauge',
   equipment: 'equipment',
   surroundings: 'surrounding',
+  interlocks: 'interlock',
 };
 
 const show = (value: unknown) => (value === undefined ? 'nothing' : JSON.stringify(value));

@@ -1,4 +1,12 @@
-import { carrierOf, findCrossing, type Carrier, type Crossing } from './carriers';
+import {
+  BY_ACTUATOR,
+  canMove,
+  carrierOf,
+  findCrossing,
+  hasMovingPart,
+  type Carrier,
+  type Crossing,
+} from './carriers';
 import { STRENGTH_BY_KIND, type LinkKind, type Strength } from './kinds';
 import { isSurelyOpen } from './surely-open';
 import type { Energy, Link, Medium, Outlet, Plant, Section, Store } from './schema';
@@ -46,6 +54,8 @@ export interface PlantGraph {
   readonly isNormallyClosed: Uint8Array;
   /** Section of each outlet. */
   readonly outletSection: Int32Array;
+  /** The device that an actuator moves, by the id of the actuator's link. */
+  readonly actuates: ReadonlyMap<string, string>;
   /** Links of each kind that the plant has, by number. */
   readonly linksByKind: ReadonlyMap<LinkKind, readonly number[]>;
 }
@@ -95,16 +105,42 @@ function groupByKind(links: readonly Link[]): Map<LinkKind, number[]> {
   return groups;
 }
 
+/**
+ * The actuators of a plant as links from what moves a device to each side of it: whoever has a hand or a head in there is hurt by its plug,
+ * blade or jaws. A device that the line itself moves brings nothing more.
+ */
+function listActuators(
+  { links }: Plant,
+  carrierAt: (section: string) => Carrier,
+): { readonly link: Link; readonly device: string }[] {
+  return links.flatMap(({ id, between, powered_by: mover }) => {
+    if (mover === undefined || between.includes(mover) || !canMove(carrierAt(mover))) return [];
+    return between
+      .filter((end) => hasMovingPart(carrierAt(end)))
+      .map((end) => {
+        const link = { id: `${id} actuator at ${end}`, kind: 'actuator' as const };
+        return { link: { ...link, between: [mover, end] }, device: id };
+      });
+  });
+}
+
 /** Builds the graph of a parsed plant. */
 export function buildGraph(
   plant: Plant,
   byKind: Readonly<Record<LinkKind, Strength>> = STRENGTH_BY_KIND,
 ): PlantGraph {
   const sections = inIdOrder(plant.sections);
-  const links = inIdOrder(plant.links);
   const outlets = inIdOrder(plant.outlets);
   const sectionAt = numbered(sections);
   const media = new Map(plant.media.map((medium) => [medium.id, medium]));
+  const medium = sections.map((section) =>
+    presentOrThrow(media.get(section.medium), section.medium),
+  );
+  const carrier = medium.map(carrierOf);
+  const carrierAt = (section: string) =>
+    presentOrThrow(carrier[sectionAt.get(section) ?? -1], section);
+  const actuators = listActuators(plant, carrierAt);
+  const links = inIdOrder([...plant.links, ...actuators.map(({ link }) => link)]);
   const ends = new Int32Array(links.length * 2);
   links.forEach((link, index) => {
     ends[2 * index] = presentOrThrow(sectionAt.get(link.between[0]), link.between[0]);
@@ -113,10 +149,6 @@ export function buildGraph(
   const stores = sections
     .flatMap((section, index) => (section.stores ?? []).map((store) => ({ store, section: index })))
     .sort((a, b) => compareIds(a.store.id, b.store.id));
-  const medium = sections.map((section) =>
-    presentOrThrow(media.get(section.medium), section.medium),
-  );
-  const carrier = medium.map(carrierOf);
   return {
     plant,
     sections,
@@ -133,6 +165,7 @@ export function buildGraph(
     medium,
     carrier,
     crossing: links.map(({ id, kind }, index) => {
+      if (kind === 'actuator') return BY_ACTUATOR;
       const [a, b] = [ends[2 * index] as number, ends[2 * index + 1] as number];
       return presentOrThrow(findCrossing(kind, carrier[a] as Carrier, carrier[b] as Carrier), id);
     }),
@@ -143,6 +176,7 @@ export function buildGraph(
     outletSection: Int32Array.from(outlets, ({ section }) =>
       presentOrThrow(sectionAt.get(section), section),
     ),
+    actuates: new Map(actuators.map(({ link, device }) => [link.id, device])),
     linksByKind: groupByKind(links),
   };
 }

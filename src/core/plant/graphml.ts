@@ -21,6 +21,13 @@ const KEYS: readonly Key[] = [
   { id: 'normal', for: 'edge', name: 'normal', type: 'string' },
   { id: 'lockable', for: 'edge', name: 'lockable', type: 'boolean' },
   { id: 'operated', for: 'edge', name: 'operated', type: 'string' },
+  { id: 'passing', for: 'edge', name: 'passing', type: 'boolean' },
+  { id: 'breaks', for: 'edge', name: 'breaks', type: 'string' },
+  { id: 'fails', for: 'edge', name: 'fails', type: 'string' },
+  { id: 'powered_by', for: 'edge', name: 'powered_by', type: 'string' },
+  { id: 'protects', for: 'edge', name: 'protects', type: 'string' },
+  { id: 'excludes', for: 'edge', name: 'excludes', type: 'string' },
+  { id: 'dn_mm', for: 'edge', name: 'dn_mm', type: 'double' },
 ];
 
 type Value = string | number | boolean | undefined;
@@ -68,6 +75,13 @@ export function writeGraphml(plant: Plant): string {
             normal: link.normal ?? 'open',
             lockable: link.lockable,
             operated: link.operated,
+            passing: link.passing,
+            breaks: link.breaks,
+            fails: link.fails,
+            powered_by: link.powered_by,
+            protects: link.protects?.join(' '),
+            excludes: link.excludes?.join(' '),
+            dn_mm: link.dn_mm,
           }),
         })),
       },

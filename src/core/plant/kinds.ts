@@ -25,6 +25,7 @@ export const STRENGTH_BY_KIND = {
   'stop-button': 0,
   'interlock-contact': 0,
   'static-switch': 0,
+  actuator: 0,
   'gate-valve': 1,
   'ball-valve': 1,
   'plug-valve': 1,
@@ -51,7 +52,11 @@ export const STRENGTH_BY_KIND = {
 export type LinkKind = keyof typeof STRENGTH_BY_KIND;
 export type Strength = 0 | 1 | 2;
 
-export const LINK_KINDS = Object.keys(STRENGTH_BY_KIND) as [LinkKind, ...LinkKind[]];
+/** What is drawn as a link. An actuator is not: it follows from the device that it moves (`powered_by`). */
+export const LINK_KINDS = Object.keys(STRENGTH_BY_KIND).filter((kind) => kind !== 'actuator') as [
+  LinkKind,
+  ...LinkKind[],
+];
 
 /** Links through which supply passes from one medium into another (electricity to shaft, 11 kV to 400 V). */
 export const SUPPLY_CONVERTING_KINDS: ReadonlySet<LinkKind> = new Set([
@@ -70,6 +75,7 @@ export const NEVER_SUPPLY_KINDS: ReadonlySet<LinkKind> = new Set([
   'relief-valve',
   'interlock-contact',
   'stop-button',
+  'actuator',
 ]);
 
 /** Positive links that can only be fitted by breaking into the line: they need a valved isolation first. */

@@ -38,6 +38,21 @@ describe('cautions of a drawing', () => {
     expect(only('hazards-meet')).toEqual([]);
   });
 
+  it('names interlocks that are broken as the plant stands, and none that a move would break', () => {
+    const lock = (open: string[], closed: string[]) => (plant: Plant) => ({ ...plant, interlocks: [{ id: 'KI', open, closed }] }); // prettier-ignore
+    const links = { V1: { normal: 'closed' } };
+    expect(only('interlock-broken', { links }, lock(['V2'], ['V1']))).toEqual(['KI']);
+    expect(only('interlock-broken', { links }, lock([], ['V1', 'V2']))).toEqual([]);
+    expect(only('interlock-broken', { links }, lock(['V2', 'DR'], []))).toEqual([]);
+  });
+
+  it('asks what moves a remote valve, not what moves a remote breaker', () => {
+    const remote = { V1: { operated: 'remote' }, CB: { operated: 'remote' } };
+    expect(only('data-missing', { links: remote })).toEqual(['V1']);
+    const moved = { V1: { operated: 'remote', powered_by: 'BUS' } };
+    expect(only('data-missing', { links: moved })).toEqual([]);
+  });
+
   it('names motors that nobody could try to start', () => {
     expect(only('no-start-station')).toEqual(['M']);
     const withStation = (plant: Plant): Plant => ({

@@ -1,9 +1,11 @@
+import { hasMovingPart, type Carrier } from './carriers';
 import { labelParts, type PlantGraph } from './graph';
 import { HAND_VALVE_KINDS } from './kinds';
 import { hazardsOf, type Medium } from './schema';
 
 /** What a drawing can leave to doubt without being wrong. */
 const CAUTION_OF_DRAWING = {
+  'interlock-broken': 'An interlock that is broken as the plant stands',
   'hazards-meet': 'Fluids of different hazards meet over one fitting',
   'nobody-can-prove': 'Nothing drains it and nothing reads it: nobody can prove it let down',
   'nothing-drains': 'Nothing drains, vents or bleeds it',
@@ -87,6 +89,16 @@ function findUnprovable(graph: PlantGraph): DrawingCaution[] {
   });
 }
 
+/** Interlocks whose positions all stand at once in normal running: drawn wrongly, or a line that is not. */
+const findBrokenInterlocks = ({ plant, linkAt, isNormallyClosed }: PlantGraph): DrawingCaution[] =>
+  (plant.interlocks ?? []).flatMap(({ id, open, closed }): DrawingCaution[] => {
+    const isShut = (link: string) => isNormallyClosed[linkAt.get(link) ?? -1] === 1;
+    const isOpen = (one: string) => linkAt.has(one) && !isShut(one);
+    if (!open.every(isOpen) || !closed.every(isShut)) return [];
+    const words = `${id}: all that it keeps from standing at once does (${[...open, ...closed].join(', ')})`;
+    return [{ code: 'interlock-broken', subject: id, words }];
+  });
+
 function findUnstarted(graph: PlantGraph): DrawingCaution[] {
   const started = new Set(
     graph.plant.equipment
@@ -121,11 +133,16 @@ function findMissing(graph: PlantGraph): DrawingCaution[] {
         : []),
     ];
   });
+  const unmoved = graph.links.flatMap(({ id, operated, powered_by: by }, link) => {
+    const isInLine = hasMovingPart(graph.carrier[graph.ends[2 * link] as number] as Carrier);
+    const isUnsaid = operated === 'remote' && by === undefined && isInLine;
+    return isUnsaid ? [missing(id, 'what moves it (powered_by)')] : [];
+  });
   const used = new Set(graph.medium);
   const ofMedia = graph.plant.media.flatMap((medium) =>
     used.has(medium) && medium.hazards === undefined ? [missing(medium.id, 'hazards')] : [],
   );
-  return [...ofMedia, ...ofSections];
+  return [...ofMedia, ...ofSections, ...unmoved];
 }
 
 /** An id as it may be misread: no case, no marks, O for 0, I and L for 1. */
@@ -153,6 +170,7 @@ function findLookAlikes({ plant, stores }: PlantGraph): DrawingCaution[] {
  * Pieces that stand at no pressure, and sources, need no drain.
  */
 export const lintPlant = (graph: PlantGraph): DrawingCaution[] => [
+  ...findBrokenInterlocks(graph),
   ...findMeeting(graph),
   ...findUnprovable(graph),
   ...findUnstarted(graph),

@@ -51,6 +51,36 @@ const BAD: [string, unknown, string, string][] = [
     'joins "CBL" (power, current) and "W" (water, fluid) by a joint',
   ],
   [
+    'a valve moved by nowhere',
+    broken((p) => (row(p, 'links', 0).powered_by = 'AIR')),
+    'links[0].powered_by',
+    'not in sections',
+  ],
+  [
+    'an interlock of one position',
+    broken((p) => (p.interlocks = [{ id: 'KI', closed: ['V1'] }])),
+    'interlocks[0].closed',
+    'must name two positions at least',
+  ],
+  [
+    'an interlock of what is not drawn',
+    broken((p) => (p.interlocks = [{ id: 'KI', open: ['DR'], closed: ['DR'] }])),
+    'interlocks[0].closed[0]',
+    'leads to "DR", which is not in links',
+  ],
+  [
+    'an interlock of one link open and closed',
+    broken((p) => (p.interlocks = [{ id: 'KI', open: ['V1'], closed: ['V1'] }])),
+    'interlocks[0].closed[0]',
+    'is among those that are open as well',
+  ],
+  [
+    'two interlocks of one id',
+    broken((p) => (p.interlocks = ['KI', 'KI'].map((id) => ({ id, closed: ['V1', 'V2'] })))),
+    'interlocks[1].id',
+    'already used at interlocks[0].id',
+  ],
+  [
     'a pressure below none at all',
     broken((p) => (row(p, 'sections', 1).pressure_bar = -2)),
     'sections[1].pressure_bar',

@@ -12,7 +12,7 @@ import {
   type Scope,
 } from './schema';
 import { findWhyNotEmptied } from './emptied';
-import { carrierOf, findCrossing, listForms } from './carriers';
+import { canMove, carrierOf, findCrossing, listForms } from './carriers';
 import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
 
 /** A plant of 50,000 links takes about 15 MB; what is larger than this is not a plant file. */
@@ -89,7 +89,7 @@ const AT_THE_PLANT = 'sections, links, outlets, gauges and stores';
 
 /** Ids are unique in each table, and among everything that is gone to at the plant: a tag has to mean one place. */
 function claimIds(plant: Plant, book: IdBook): void {
-  for (const table of ['areas', 'media', 'equipment', 'surroundings'] as const) {
+  for (const table of ['areas', 'media', 'equipment', 'surroundings', 'interlocks'] as const) {
     plant[table]?.forEach((row, index) => book.claim(row.id, [table, index, 'id'], table));
   }
   for (const table of ['sections', 'links', 'outlets', 'gauges'] as const) {
@@ -143,7 +143,13 @@ function referLinks(plant: Plant, book: IdBook): void {
 function compareCarriers(plant: Plant, book: IdBook): void {
   const media = new Map(plant.media.map((medium) => [medium.id, medium]));
   const mediumOf = new Map(plant.sections.map(({ id, medium }) => [id, media.get(medium)]));
-  plant.links.forEach(({ kind, between }, index) => {
+  plant.links.forEach(({ kind, between, powered_by }, index) => {
+    const mover = powered_by === undefined ? undefined : mediumOf.get(powered_by);
+    if (mover && !canMove(carrierOf(mover))) {
+      const what = `${showValue(powered_by)} (${mover.name}, ${carrierOf(mover)})`;
+      const path = ['links', index, 'powered_by'];
+      book.add(path, `leads to ${what}: only a fluid, a current or a motion moves a device`);
+    }
     const [a, b] = between.map((end) => mediumOf.get(end));
     if (!a || !b) return;
     const [one, other] = [carrierOf(a), carrierOf(b)];
@@ -170,6 +176,23 @@ function referTheRest(plant: Plant, book: IdBook): void {
     item.sections.forEach((section, at) =>
       book.refer(sections, 'sections', section, ['equipment', index, 'sections', at]),
     );
+  });
+}
+
+/** What stands in an interlock is drawn, and named once: nothing is open and closed at once as it is. */
+function referInterlocks(plant: Plant, book: IdBook): void {
+  const links = idsOf(plant.links);
+  const openable = new Set([...links, ...plant.outlets.map(({ id }) => id)]);
+  plant.interlocks?.forEach(({ open, closed }, index) => {
+    open.forEach((id, at) =>
+      book.refer(openable, 'links or outlets', id, ['interlocks', index, 'open', at]),
+    );
+    closed.forEach((id, at) => {
+      const path = ['interlocks', index, 'closed', at];
+      book.refer(links, 'links', id, path);
+      if (open.includes(id))
+        book.add(path, `${showValue(id)} is among those that are open as well`);
+    });
   });
 }
 
@@ -210,6 +233,7 @@ export function parsePlant(document: unknown): Result<Plant, FileProblem> {
   compareCarriers(read.value, book);
   referTheRest(read.value, book);
   referSurroundings(read.value, book);
+  referInterlocks(read.value, book);
   if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
   return read;
 }

@@ -129,6 +129,7 @@ const link = z.strictObject({
   /** Links that cannot be open while this one is: the other ways of a three-way valve or a changeover. */
   excludes: z.array(id).optional(),
   fails: z.enum(['open', 'closed', 'stay']).optional(),
+  /** The section that moves it: air, oil, a cable. */
   powered_by: id.optional(),
   protects: z.array(id).optional(),
   at: z.tuple([metres, metres, metres]).optional(),
@@ -185,6 +186,22 @@ const surrounding = z.strictObject({
   section: id.optional(),
 });
 
+/**
+ * Positions that never stand at once: all of `open` open while all of `closed` are closed. A key, a trip or a linkage sees to that
+ * at the plant. Closed means that nothing passes; an outlet may be named among those that are open.
+ */
+const interlock = z
+  .strictObject({
+    id,
+    name: name.optional(),
+    open: z.array(id).default([]),
+    closed: z.array(id).default([]),
+  })
+  .refine(({ open, closed }) => open.length + closed.length > 1, {
+    message: 'must name two positions at least: what is open (open) and what is closed (closed)',
+    path: ['closed'],
+  });
+
 /** The plant file, format "heavy-lantern/plant", version 1. Pressures are gauge. */
 export const plantSchema = z.strictObject({
   format: z.literal('heavy-lantern/plant'),
@@ -198,6 +215,7 @@ export const plantSchema = z.strictObject({
   gauges: z.array(gauge).default([]),
   equipment: z.array(equipment).default([]),
   surroundings: z.array(surrounding).optional(),
+  interlocks: z.array(interlock).optional(),
 });
 
 export type Plant = z.infer<typeof plantSchema>;
@@ -210,6 +228,7 @@ export type Outlet = Plant['outlets'][number];
 export type Gauge = Plant['gauges'][number];
 export type Equipment = Plant['equipment'][number];
 export type Surrounding = NonNullable<Plant['surroundings']>[number];
+export type Interlock = NonNullable<Plant['interlocks']>[number];
 export type SurroundingKind = Surrounding['kind'];
 export type Energy = Medium['energy'];
 export type Hazard = (typeof HAZARDS)[number];

@@ -108,6 +108,7 @@ export const SHEETS = {
       section: 'text',
     },
   },
+  interlocks: { columns: { id: 'text', name: 'text', open: 'list', closed: 'list' } },
 } as const satisfies Record<string, Sheet>;
 export type SheetName = keyof typeof SHEETS;
 export const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];

@@ -21,7 +21,7 @@ import {
   type PlantGraph,
 } from '../plant';
 import { listProofs } from '../proving';
-import { listAfterBreakers } from './load-breaking';
+import { listAfterBreakers, listSwitchedFirst } from './load-breaking';
 import { placeOfLink, placeOfSection } from './places';
 import type { Step } from './steps';
 import type { Wait, Waits } from './waits';
@@ -256,10 +256,18 @@ const sayEmptied = (graph: PlantGraph, { trace }: Requirement): string[] =>
     return `run ${id} (${[name, ...(volume ? [`${volume} m³`] : [])].join(', ')}) empty`;
   });
 
+/** "open Q0 (circuit-breaker), which takes the load off Q1": switched before anything is opened that must not break a load. */
+const saySwitched = (graph: PlantGraph, state: PlantState): string[] =>
+  listSwitchedFirst(graph, state.barriers).map((link) => {
+    const { id = '', kind = 'isolator' } = graph.links[link] ?? {};
+    return `open ${id} (${kind}) so that what is opened behind it carries no load, and leave it so until that is put back`;
+  });
+
 export function draftRest(
   graph: PlantGraph,
   requirement: Requirement,
   plan: IsolationPlan,
+  state: PlantState,
 ): Draft[] {
   const proofs = listProofs(graph, requirement, plan).map((proof): Draft => {
     const at = proof.gauges.length > 0 ? ` (${proof.gauges.join(', ')})` : '';
@@ -292,7 +300,11 @@ export function draftRest(
     fixed('tell', 'tell those affected'),
     fixed(
       'stop',
-      ['stop by the normal controls', ...sayEmptied(graph, requirement)].join(', and '),
+      [
+        'stop by the normal controls',
+        ...sayEmptied(graph, requirement),
+        ...saySwitched(graph, state),
+      ].join(', and '),
     ),
     ...proofs,
     ...stations,

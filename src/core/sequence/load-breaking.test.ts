@@ -114,6 +114,28 @@ describe('the order of switching', () => {
     },
   );
 
+  const stopOf = (links: readonly Row[], close: string[]) => {
+    const graph = switchgear(links);
+    const requirement = computeRequirement(graph, { work: [{ section: 'M', activity: 'touch' }], hours: 1 }); // prettier-ignore
+    const steps = planSequence(graph, requirement, { close, open: [], restrain: [] });
+    return steps.find(({ phase }) => phase === 'stop')?.words;
+  };
+  const BEHIND: readonly Row[] = [
+    ['Q0', 'circuit-breaker', 'G', 'X'],
+    ['Q1', 'isolator', 'X', 'M'],
+  ];
+
+  it('switches a breaker of no plan first, where an off-load device is opened without one', () => {
+    expect(stopOf(BEHIND, ['Q1'])).toContain('open Q0 (circuit-breaker)');
+    expect(stopOf(BEHIND, ['Q0', 'Q1'])).toBe('stop by the normal controls');
+    expect(stopOf(BEHIND, ['Q0'])).toBe('stop by the normal controls');
+    const elsewhere: Row[] = [
+      ['Q0', 'circuit-breaker', 'G', 'Y'],
+      ['Q1', 'isolator', 'G', 'M'],
+    ];
+    expect(stopOf(elsewhere, ['Q1'])).toBe('stop by the normal controls');
+  });
+
   it('says at the device itself that it is never worked under load', () => {
     const graph = switchgear([['Q1', 'isolator', 'G', 'M']]);
     const requirement = computeRequirement(graph, { work: [{ section: 'M', activity: 'touch' }], hours: 1 }); // prettier-ignore

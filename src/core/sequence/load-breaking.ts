@@ -38,6 +38,46 @@ function isInSeries(graph: PlantGraph, breaker: number, offLoad: number): boolea
   return feeds || behind;
 }
 
+/** Devices that take the load off a line, whether or not anything can be locked on them. */
+const SWITCHES: ReadonlySet<string> = new Set([
+  'circuit-breaker',
+  'fuse-switch',
+  'isolator',
+  'contactor',
+  'drive-controller',
+]);
+
+/**
+ * Load-breaking devices (link numbers) that a plan does not close and that are opened before its off-load ones: for each of these that no
+ * device of the plan breaks the load for, the nearest in series. None where the drawing has none, or it stands open.
+ */
+export function listSwitchedFirst(graph: PlantGraph, barriers: readonly number[]): number[] {
+  const after = listAfterBreakers(graph, barriers);
+  const alone = barriers.filter(
+    (link) =>
+      !after.has(link) &&
+      !graph.isNormallyClosed[link] &&
+      endsOf(graph, link).every((end) => isConductor(graph, end)) &&
+      isOffLoad(graph, link),
+  );
+  return [...new Set(alone.flatMap((link) => findSwitch(graph, link) ?? []))].sort((a, b) => a - b);
+}
+
+/** The nearest device in series with an off-load one that breaks its load, over conductors. */
+function findSwitch(graph: PlantGraph, offLoad: number): number | undefined {
+  const seen = new Set(endsOf(graph, offLoad));
+  for (const section of seen) {
+    for (const link of linksOf(graph, section)) {
+      const isSwitch = SWITCHES.has(graph.links[link]?.kind ?? '') && !isOffLoad(graph, link);
+      const isFit = isSwitch && link !== offLoad && !graph.isNormallyClosed[link];
+      if (isFit && isInSeries(graph, link, offLoad)) return link;
+      const next = otherEnd(graph, link, section);
+      if (isConductor(graph, next)) seen.add(next);
+    }
+  }
+  return undefined;
+}
+
 /**
  * Off-load devices among the barriers of a plan (link numbers) before which a load-breaking one of the same plan has to be opened: a
  * disconnector that is pulled under load burns whoever pulls it. Source: practice; EN 50110-1, 6.2 (from memory).

@@ -10,6 +10,7 @@ import {
   draftStores,
   type Draft,
 } from './drafts';
+import { heedInterlocks } from './interlocks';
 import { PHASES, type Phase, type Step } from './steps';
 import { listWaits, type NotedWait } from './waits';
 import { computeWalkMetres, orderWalk, WALKING_PACE, type Place } from './walk';
@@ -37,7 +38,7 @@ export function planSequence(
   const state = computePlantState(graph, whole);
   const waits = listWaits(graph, whole, state, noted);
   const drafts = [
-    ...draftRest(graph, requirement, plan),
+    ...draftRest(graph, requirement, plan, state),
     ...draftStanding(graph, state),
     ...draftSeenOpen(drawn, requirement, whole),
     ...draftLinks(graph, requirement, state),
@@ -45,7 +46,7 @@ export function planSequence(
     ...draftStores(graph, requirement, state, waits),
     ...draftHolds(graph, requirement, state),
   ];
-  return walkThrough(drafts);
+  return walkThrough(heedInterlocks(graph, state, drafts));
 }
 
 function walkThrough(drafts: readonly Draft[]): Step[] {

@@ -66,6 +66,7 @@ const SYMBOLS: Readonly<Record<string, (closed: boolean) => ReactNode>> = {
     </>
   ),
   agitator: () => <path d="M0,-10 V6 M0,6 L-9,2 V10 Z M0,6 L9,2 V10 Z" className="fill-base-100" />,
+  actuator: () => <path d="M0,10 V0 M-8,0 A8,8 0 0 1 8,0 Z" className="fill-base-100" />,
   gearbox: () => (
     <>
       <circle cx="-4" r="7" className="fill-base-100" />

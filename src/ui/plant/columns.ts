@@ -1,14 +1,14 @@
 import { LINK_KINDS, SURROUNDING_KINDS, type Plant } from '../../core/plant';
 
 /** Tables of the plant that are edited by hand. */
-export const EDITED = ['sections', 'links', 'outlets', 'surroundings'] as const;
+export const EDITED = ['sections', 'links', 'outlets', 'surroundings', 'interlocks'] as const;
 export type Edited = (typeof EDITED)[number];
 
-/** How a column is typed: free text, a figure, one of several words, yes or no, two section ids, a place in metres. */
+/** How a column is typed: free text, a figure, one of several words, yes or no, two section ids, some ids, a place in metres. */
 export interface Column {
   readonly name: string;
   readonly label: string;
-  readonly type: 'text' | 'number' | 'choice' | 'yes-no' | 'pair' | 'place' | 'source';
+  readonly type: 'text' | 'number' | 'choice' | 'yes-no' | 'pair' | 'list' | 'place' | 'source';
   readonly options?: readonly string[];
   readonly isNeeded?: boolean;
   /** Shown in the list as well. */
@@ -61,6 +61,7 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
           isListed: true,
         },
         { name: 'between', label: 'Between', type: 'pair', isNeeded: true, isListed: true },
+        { name: 'name', label: 'Name', type: 'text' },
         {
           name: 'normal',
           label: 'Normal position',
@@ -70,7 +71,12 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         },
         { name: 'lockable', label: 'Can be locked', type: 'yes-no' },
         { name: 'operated', label: 'Operated', type: 'choice', options: ['hand', 'remote'] },
+        { name: 'breaks', label: 'Opened under', type: 'choice', options: ['load', 'off-load'] },
         { name: 'fails', label: 'Fails', type: 'choice', options: ['open', 'closed', 'stay'] },
+        { name: 'powered_by', label: 'Moved by (section)', type: 'text' },
+        { name: 'protects', label: 'Protects (sections)', type: 'list' },
+        { name: 'excludes', label: 'Never open together with', type: 'list' },
+        { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
         { name: 'passing', label: 'Known to pass', type: 'yes-no' },
         { name: 'minutes', label: 'Minutes to close', type: 'number' },
         { name: 'at', label: 'Place (x y z in m)', type: 'place' },
@@ -96,6 +102,7 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
           isListed: true,
         },
         { name: 'system', label: 'Closed system', type: 'text' },
+        { name: 'non_return', label: 'Nothing comes back by it', type: 'yes-no' },
         { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
         { name: 'minutes', label: 'Minutes to open', type: 'number' },
       ];
@@ -122,6 +129,13 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'at', label: 'Place (x y z in m)', type: 'place', isNeeded: true },
         { name: 'section', label: 'Opens into section, when it stands open', type: 'text' },
       ];
+    case 'interlocks':
+      return [
+        id,
+        { name: 'name', label: 'Name', type: 'text', isListed: true },
+        { name: 'open', label: 'Never all of these open', type: 'list', isListed: true },
+        { name: 'closed', label: 'while all of these are closed', type: 'list', isListed: true },
+      ];
   }
 }
 
@@ -134,6 +148,7 @@ export function showField(column: Column, value: unknown): string {
     case 'yes-no':
       return value === true ? 'yes' : 'no';
     case 'pair':
+    case 'list':
     case 'place':
       return (value as readonly unknown[]).join(' ');
     case 'source':
@@ -155,6 +170,7 @@ export function readField(column: Column, text: string): unknown {
     case 'yes-no':
       return typed === 'yes';
     case 'pair':
+    case 'list':
       return typed.split(/[\s;,]+/);
     case 'place':
       return typed.split(/[\s;,]+/).map(Number);

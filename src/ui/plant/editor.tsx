@@ -13,6 +13,7 @@ const TITLES: Readonly<Record<Edited, string>> = {
   links: 'Links',
   outlets: 'Outlets',
   surroundings: 'Surroundings',
+  interlocks: 'Interlocks',
 };
 const MOST_ROWS = 200;
 

@@ -11,6 +11,7 @@ import {
   findUnbled,
   findUnreleased,
 } from './letting-down';
+import { findBarred } from './interlocks';
 import { findDoubleBroken, findReaching, findUnstruck } from './reaching';
 import { findUnprotected } from './relief';
 
@@ -27,21 +28,14 @@ const findUnknown = ({ unknown }: PlantState): Finding[] =>
     }),
   );
 
-/** Links that a plan wants closed and open at once, or open together with one that excludes it. */
-function findContradictions(graph: PlantGraph, { plan }: PlantState): Finding[] {
+/** Links that a plan wants closed and open at once. */
+function findContradictions({ plan }: PlantState): Finding[] {
   const close = new Set(plan.close);
-  const stand = new Set(plan.stand ?? []);
-  return [...stand].flatMap((id) => {
-    if (close.has(id)) {
-      const words = `${id} cannot be locked shut and locked open at once`;
-      return [makeFinding('cannot-be-both', id, words)];
-    }
-    const excluded = graph.links[graph.linkAt.get(id) ?? -1]?.excludes ?? [];
-    const other = excluded.find((one) => stand.has(one));
-    if (other === undefined) return [];
-    const words = `${id} and ${other} cannot be open at once: one position excludes the other`;
-    return [makeFinding('cannot-be-both', id, words)];
-  });
+  return (plan.stand ?? [])
+    .filter((id) => close.has(id))
+    .map((id) =>
+      makeFinding('cannot-be-both', id, `${id} cannot be locked shut and locked open at once`),
+    );
 }
 
 /**
@@ -62,7 +56,8 @@ export function checkPlan(
   const graded = (grade: SourceDemand['grade']) => held.filter((demand) => demand.grade === grade);
   const findings = [
     ...findUnknown(state),
-    ...findContradictions(graph, state),
+    ...findContradictions(state),
+    ...findBarred(graph, state),
     ...reaching.values(),
     ...findDoubleBroken(graph, state, requirement, graded('double')),
     ...findUnstruck(graph, state, requirement, graded('double-bled'), 'double-bled-not-met'),

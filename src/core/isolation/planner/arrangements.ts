@@ -1,15 +1,23 @@
 import { canStandOpen, linksOf, otherEnd, type Link, type PlantGraph } from '../../plant';
 import { isThrough, sectionOfOutlet } from '../bodies';
+import type { Bar, BarredPosition } from '../check/interlocks';
 import { listProtectors } from '../check/relief';
+import { computeFed } from '../cost';
 import type { Finding } from '../findings';
 import type { PlannerModel } from './model';
 
-/** What is settled before a search: earths applied, links that are not closed, links locked open, sections cut off from every source. */
+/**
+ * What is settled before a search: earths applied, links that are not closed, links locked open, links closed whatever else is done, sections
+ * cut off from every source; and what interlocks forbid: outlets that are not opened, links that are not locked open.
+ */
 export interface Arrangement {
   readonly earths: readonly number[];
   readonly keptOpen: ReadonlySet<number>;
   readonly stand: ReadonlySet<number>;
+  readonly shut: ReadonlySet<number>;
   readonly dead: ReadonlySet<number>;
+  readonly notOpened: ReadonlySet<number>;
+  readonly notStanding: ReadonlySet<number>;
 }
 
 interface Walk {
@@ -95,7 +103,10 @@ export function* listEarthings(model: PlannerModel): Generator<Arrangement> {
       earths: [...earthed].map((section) => earthOn.get(section) as number).sort((a, b) => a - b),
       keptOpen,
       stand: new Set(),
+      shut: new Set(),
       dead: new Set(),
+      notOpened: new Set(),
+      notStanding: new Set(),
     };
   }
   yield* place(new Set(), new Set());
@@ -139,7 +150,7 @@ export function listReliefWays(
   const kept = (listProtectors(graph).get(section) ?? []).flatMap((relief): Arrangement[] =>
     [2 * relief, 2 * relief + 1].flatMap((end) => {
       const way = findSureWay(model, section, graph.ends[end] as number);
-      if (!way) return [];
+      if (!way || way.some((link) => before.shut.has(link))) return [];
       const stand = way.filter((link) => graph.surelyOpen[link] === 0);
       return [
         {
@@ -152,4 +163,72 @@ export function listReliefWays(
   );
   if (before.dead.has(section)) return kept;
   return [...kept, { ...before, dead: new Set([...before.dead, section]) }];
+}
+
+const withOne = (some: ReadonlySet<number>, one: number): ReadonlySet<number> =>
+  new Set([...some, one]);
+
+/** The way in which one position of a bar does not come about; none when the arrangement rules it out. */
+function leavePosition(
+  model: PlannerModel,
+  before: Arrangement,
+  { part, number, is }: BarredPosition,
+): Arrangement[] {
+  const { graph, candidate, mayStand } = model;
+  if (part === 'outlet') {
+    const notOpened = withOne(before.notOpened, number);
+    if (!before.earths.includes(number)) return [{ ...before, notOpened }];
+    // Another earth on the same conductor does as well.
+    return [...graph.outlets.keys()]
+      .filter(
+        (one) =>
+          graph.outlets[one]?.kind === 'earth' &&
+          sectionOfOutlet(graph, one) === sectionOfOutlet(graph, number) &&
+          !notOpened.has(one),
+      )
+      .map((one) => ({
+        ...before,
+        notOpened,
+        earths: before.earths.map((earth) => (earth === number ? one : earth)),
+      }));
+  }
+  const isNormallyClosed = graph.isNormallyClosed[number] === 1;
+  if (is === 'open' && isNormallyClosed) {
+    if (before.stand.has(number)) return [];
+    return [{ ...before, notStanding: withOne(before.notStanding, number) }];
+  }
+  if (is === 'open') {
+    if (!candidate[number] || before.keptOpen.has(number)) return [];
+    return [{ ...before, shut: withOne(before.shut, number) }];
+  }
+  if (before.shut.has(number)) return [];
+  const keptOpen = withOne(before.keptOpen, number);
+  if (!isNormallyClosed) return [{ ...before, keptOpen }];
+  if (!mayStand[number] || before.notStanding.has(number)) return [];
+  return [{ ...before, keptOpen, stand: withOne(before.stand, number) }];
+}
+
+/** The ways out when a plan breaks a bar: each of its positions in turn does not come about. */
+export const listWaysAround = (
+  model: PlannerModel,
+  before: Arrangement,
+  { positions }: Bar,
+): Arrangement[] => positions.flatMap((position) => leavePosition(model, before, position));
+
+/** A problem under an arrangement: what is shut feeds nothing, and what interlocks forbid is not at hand. */
+export function arrangeModel(model: PlannerModel, arrangement: Arrangement): PlannerModel {
+  const { shut, notOpened, notStanding } = arrangement;
+  if (shut.size + notOpened.size + notStanding.size === 0) return model;
+  const { graph, served } = model;
+  const supply = model.supply.map((passes, link) => (shut.has(link) ? 0 : passes));
+  const fed = computeFed(graph, (link) => supply[link] === 1);
+  const lost = served.filter((section) => model.fed[section] && !fed[section]);
+  return {
+    ...model,
+    mayStand: model.mayStand.map((may, link) => (notStanding.has(link) ? 0 : may)),
+    supply,
+    fed,
+    lostAlready: lost.reduce((sum, section) => sum + (graph.sections[section]?.serves ?? 0), 0),
+    notOpened,
+  };
 }

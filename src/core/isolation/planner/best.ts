@@ -1,9 +1,11 @@
 import { pointsOf, type IsolationPlan, type PlanPart, type PlantGraph } from '../../plant';
+import { computePlantState } from '../bodies';
 import { checkPlan, type CheckResult } from '../check/check';
+import { findBroken } from '../check/interlocks';
 import { computeCost } from '../cost';
 import type { Requirement } from '../requirement';
 import { listPrices } from './choices';
-import { listEarthings, listReliefWays, type Arrangement } from './arrangements';
+import { listEarthings, listReliefWays, listWaysAround, type Arrangement } from './arrangements';
 import { DEFAULT_LIMITS, type SearchLimits } from './limits';
 import { buildModel, type PlannerModel, type PlannerOptions } from './model';
 import type { Aim } from './fields';
@@ -48,8 +50,8 @@ function dropIdle(
   return dropAll(passes, plan, (part, id) => isFree[part](id));
 }
 
-/** So many times in a row a plan may take away some last relief before it is left unsearched. */
-const MOST_RELIEFS = 4;
+/** So many times in a row a plan may take away some last relief, or break an interlock, before it is left unsearched. */
+const MOST_TURNS = 8;
 
 /** A drawn-up plan with more closed links than this is not trimmed one by one. */
 const MOST_TRIMMED = 120;
@@ -153,8 +155,8 @@ export class PlanFinder {
   }
 
   /**
-   * The best plan of an arrangement that is better than what is known. Where it takes away the last relief of something, each way out of
-   * that is an arrangement of its own.
+   * The best plan of an arrangement that is better than what is known. Where it breaks an interlock or takes away the last relief of something,
+   * each way out of that is an arrangement of its own.
    */
   private searchWith(
     arrangement: Arrangement,
@@ -164,22 +166,29 @@ export class PlanFinder {
   ): Outcome {
     const outcome = this.searchOf(arrangement).find(aim, known);
     if (!outcome.better) return outcome;
-    const lost = this.check(outcome.better.plan).findings.find(
-      ({ code }) => code === 'relief-lost',
-    );
-    if (!lost) return outcome;
+    const ways = this.listWaysOut(arrangement, outcome.better.plan);
+    if (!ways) return outcome;
     const first = firstFigure(aim, outcome.better.figures);
-    if (depth >= MOST_RELIEFS) {
+    if (depth >= MOST_TURNS) {
       return { better: undefined, unsearchedFrom: Math.min(first, outcome.unsearchedFrom) };
     }
     let better: Outcome['better'];
     let { unsearchedFrom } = outcome;
-    for (const way of listReliefWays(this.model, arrangement, lost)) {
+    for (const way of ways) {
       const found = this.searchWith(way, aim, better?.figures ?? known, depth + 1);
       better = found.better ?? better;
       unsearchedFrom = Math.min(unsearchedFrom, found.unsearchedFrom);
     }
     return { better, unsearchedFrom };
+  }
+
+  /** Arrangements that leave aside what is wrong with a plan in a way that the search does not see; undefined when nothing is. */
+  private listWaysOut(arrangement: Arrangement, plan: IsolationPlan): Arrangement[] | undefined {
+    const { graph } = this.model;
+    const [broken] = findBroken(graph, computePlantState(graph, plan));
+    if (broken) return listWaysAround(this.model, arrangement, broken);
+    const lost = this.check(plan).findings.find(({ code }) => code === 'relief-lost');
+    return lost && listReliefWays(this.model, arrangement, lost);
   }
 
   private search(aim: Aim): BestPlan | undefined {

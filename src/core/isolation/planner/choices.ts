@@ -109,9 +109,9 @@ export class Tokens {
   }
 }
 
-/** Whether an outlet leads into pressure: such a one is never opened. */
-const isBackPressed = ({ graph }: PlannerModel, outlet: number): boolean =>
-  findBackPressure(graph, graph.outlets[outlet] as Outlet) !== undefined;
+/** Whether an outlet may be opened at all: not one that leads into pressure, nor one that an interlock keeps shut. */
+const mayOpen = ({ graph, notOpened }: PlannerModel, outlet: number): boolean =>
+  !notOpened.has(outlet) && findBackPressure(graph, graph.outlets[outlet] as Outlet) === undefined;
 
 const cellOfOutlet = (model: PlannerModel, cells: Cells) => (outlet: number) =>
   cells.cellOf[sectionOfOutlet(model.graph, outlet)] as number;
@@ -128,7 +128,7 @@ function listReleases(model: PlannerModel, cells: Cells, cell: number, tokens: T
       continue;
     }
     const outlet = model.graph.outletAt.get(release);
-    if (outlet === undefined || isBackPressed(model, outlet)) return undefined;
+    if (outlet === undefined || !mayOpen(model, outlet)) return undefined;
     if (cellOfOutlet(model, cells)(outlet) === cell) open.add(outlet);
     else {
       const bit = tokens.bitOf(outlet);
@@ -143,11 +143,16 @@ function* subsets<T>(all: readonly T[]): Generator<T[]> {
   for (let bits = 0; bits < 1 << all.length; bits++) yield all.filter((_, n) => (bits >> n) & 1);
 }
 
-const cheapest = (outlets: readonly number[], prices: Prices): number | undefined =>
-  outlets.reduce<number | undefined>(
-    (best, one) => (best === undefined || prices.outlet(one) < prices.outlet(best) ? one : best),
-    undefined,
-  );
+/** The cheapest of some outlets that may be opened. */
+const findBleed = (
+  { notOpened }: PlannerModel,
+  outlets: readonly number[],
+  prices: Prices,
+): number | undefined =>
+  outlets.reduce<number | undefined>((best, one) => {
+    if (notOpened.has(one)) return best;
+    return best === undefined || prices.outlet(one) < prices.outlet(best) ? one : best;
+  }, undefined);
 
 const partOf = (cells: Cells, cell: number): number =>
   (cells.isPressed[cell] ? IS_PRESSED : 0) | (cells.safeOutlets.has(cell) ? HAS_OUTLET : 0);
@@ -167,7 +172,7 @@ export function listOwnChoices(
   const releases = listReleases(model, cells, cell, tokens);
   if (!releases || (isLive && releases.open.size > 0)) return [];
   const safe = isLive ? [] : (cells.safeOutlets.get(cell) ?? []);
-  const bleed = cheapest(safe, prices);
+  const bleed = findBleed(model, safe, prices);
   const part = partOf(cells, cell) | (cells.needsBleed[cell] || isBledSpace ? NEEDS_BLEED : 0);
   const comes = cells.isOpened[cell] || (cells.isFluid[cell] && cells.endsIn[cell]);
   const body = (comes ? COMES_AT_PEOPLE : 0) | (releases.wanted << WANTED_SHIFT);
@@ -196,8 +201,13 @@ export function listOwnChoices(
 }
 
 /** The ways to deal with a cell of a bled space: leave it, or open its cheapest safe outlet. */
-function listBledChoices(cells: Cells, cell: number, prices: Prices): CellChoice[] {
-  const bleed = cheapest(cells.safeOutlets.get(cell) ?? [], prices);
+function listBledChoices(
+  model: PlannerModel,
+  cells: Cells,
+  cell: number,
+  prices: Prices,
+): CellChoice[] {
+  const bleed = findBleed(model, cells.safeOutlets.get(cell) ?? [], prices);
   const leave = { price: 0, open: [], restrain: [], part: NEEDS_BLEED, body: 0 };
   if (bleed === undefined) return [leave];
   return [
@@ -229,5 +239,5 @@ export function listChoices(
     const isLive = !standing.isDead;
     return listOwnChoices(model, cells, cell, prices, tokens, { isBledSpace: isSpace, isLive });
   }
-  return isSpace ? listBledChoices(cells, cell, prices) : [NOTHING];
+  return isSpace ? listBledChoices(model, cells, cell, prices) : [NOTHING];
 }

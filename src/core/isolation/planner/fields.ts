@@ -91,7 +91,8 @@ export class Fields {
     const standings = askOf(model, cells, arrangement);
     this.standings = standings.all;
     this.lastOf = (cell) => (cells.isOver[cell] ? standings.lastOver : standings.lastBehind);
-    this.meeting = listMeetings(cells, standings, this.strengthOf);
+    const isShut = (edge: number) => arrangement.shut.has(cells.links[edge] as number);
+    this.meeting = listMeetings(cells, standings, this.strengthOf, isShut);
     const dead = [...arrangement.dead].map((section) => cells.cellOf[section] as number);
     const marked = [...cells.isZone.keys()].filter(
       (cell) => cells.isZone[cell] || cells.leaks[cell] || cells.endsIn[cell],
@@ -115,8 +116,11 @@ export class Fields {
   private listTariff(aim: Aim): Tariff {
     const listed = listPrices(this.model, aim === 'points');
     const applied = new Set(this.arrangement.earths);
+    const { shut } = this.arrangement;
     const prices = {
       ...listed,
+      // What is shut whatever else is done is paid for already.
+      link: (link: number) => (shut.has(link) ? 0 : listed.link(link)),
       outlet: (outlet: number) => (applied.has(outlet) ? 0 : listed.outlet(outlet)),
     };
     let dearestBleed = 0;

@@ -64,7 +64,7 @@ export class CertainLoss {
     );
     this.total = model.served.reduce(
       (sum, section) => sum + (this.isLost[section] ? this.servedBy(section) : 0),
-      0,
+      model.lostAlready,
     );
     cells.cellOf.forEach((cell, section) => {
       if (!fed[section] || this.isLost[section]) return;

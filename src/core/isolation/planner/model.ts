@@ -62,6 +62,10 @@ export interface PlannerModel {
   readonly closing: Float64Array;
   /** Minutes to close, open and restrain all there is. */
   readonly allMinutes: number;
+  /** What is lost by what an arrangement shuts alone; `fed` is then what is left. */
+  readonly lostAlready: number;
+  /** Outlets (numbers) that an interlock keeps shut. */
+  readonly notOpened: ReadonlySet<number>;
   /** Whether some source that reaches the work has no demand of its own here. */
   readonly hasUnasked: boolean;
   readonly options: PlannerOptions;
@@ -170,6 +174,8 @@ export function buildModel(
     openedWork: requirement.opened,
     ...factsOf(graph),
     ...(options.ignoresOutage ? { served: [] } : {}),
+    lostAlready: 0,
+    notOpened: new Set(),
     hasUnasked: requirement.trace.sources.some(({ section }) => !asked.has(section)),
     options,
   };

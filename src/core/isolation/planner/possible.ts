@@ -23,11 +23,12 @@ export const AS_CLOSED = 2;
 /** Tells of standings at both ends of an edge (its first end first) whether they may meet, and how. */
 export type Meeting = (edge: number, a: number, b: number) => 0 | 1 | 2;
 
-/** Works out once for each sort of edge which standings may meet over it. */
+/** Works out once for each sort of edge which standings may meet over it; what is shut whatever is done is never open. */
 export function listMeetings(
   cells: Cells,
   { all }: Standings,
   strengthOf: (edge: number) => number,
+  isShut: (edge: number) => boolean,
 ): Meeting {
   const known = new Map<number, Uint8Array>();
   const count = all.length;
@@ -64,7 +65,10 @@ export function listMeetings(
     known.set(sort, table);
     return table;
   };
-  return (edge, a, b) => tableOf(edge)[a * count + b] as 0 | 1 | 2;
+  return (edge, a, b) => {
+    const how = tableOf(edge)[a * count + b] as 0 | 1 | 2;
+    return how === AS_OPEN && isShut(edge) ? AS_CLOSED : how;
+  };
 }
 
 /** Whether a cell may have a standing: by the work, what it holds, what it brings, and whether it can be bled. */

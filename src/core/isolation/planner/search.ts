@@ -1,5 +1,5 @@
 import type { IsolationPlan } from '../../plant';
-import type { Arrangement } from './arrangements';
+import { arrangeModel, type Arrangement } from './arrangements';
 import { constructPlan } from './construct';
 import { EQUAL, listPrices } from './choices';
 import { BARRIER } from './cells';
@@ -56,13 +56,15 @@ const attain = ({ price, lost }: Figures): Ceiling => ({ price, lost, isAttained
 /** One planning problem with what an arrangement fixes; searched for one aim after the other. */
 export class PlanSearch {
   private readonly fields: Fields;
+  private readonly model: PlannerModel;
 
   constructor(
-    private readonly model: PlannerModel,
+    whole: PlannerModel,
     private readonly arrangement: Arrangement,
     private readonly limits: SearchLimits,
   ) {
-    this.fields = new Fields(model, arrangement);
+    this.model = arrangeModel(whole, arrangement);
+    this.fields = new Fields(this.model, arrangement);
   }
 
   /**
@@ -89,10 +91,11 @@ export class PlanSearch {
   /** What is settled before this search begins costs: earths, and what is locked open. */
   private fixedPrice(aim: Aim): number {
     const prices = listPrices(this.model, aim === 'points');
-    const { earths, stand } = this.arrangement;
+    const { earths, stand, shut } = this.arrangement;
     return (
       earths.reduce((sum, outlet) => sum + prices.outlet(outlet), 0) +
-      [...stand].reduce((sum, link) => sum + prices.stand(link), 0)
+      [...stand].reduce((sum, link) => sum + prices.stand(link), 0) +
+      [...shut].reduce((sum, link) => sum + prices.link(link), 0)
     );
   }
 
@@ -101,13 +104,15 @@ export class PlanSearch {
     const { cells } = this.fields;
     if (this.fields.isHopeless('effort')) return;
     const { graph } = this.model;
-    const { earths, stand } = this.arrangement;
+    const { earths, stand, shut } = this.arrangement;
     const withFixed = (plan: IsolationPlan): IsolationPlan => {
       const applied = earths.map((outlet) => graph.outlets[outlet]?.id ?? '');
       const open = [...new Set([...plan.open, ...applied])];
       const more = [...stand].map((link) => graph.links[link]?.id ?? '');
       const all = [...new Set([...(plan.stand ?? []), ...more])];
-      return { ...plan, open, ...(all.length > 0 ? { stand: all } : {}) };
+      const closed = [...shut].map((link) => graph.links[link]?.id ?? '');
+      const close = [...new Set([...plan.close, ...closed])];
+      return { ...plan, close, open, ...(all.length > 0 ? { stand: all } : {}) };
     };
     const cut = this.fields.over('effort').floor.positiveCut();
     if (cut.length > 0) yield withFixed(constructPlan(this.model, cells, cut));
@@ -256,11 +261,12 @@ export class PlanSearch {
     const { cells, lastOf, meeting } = this.fields;
     const standing = (cell: number) => best.standingOf.get(cell) ?? lastOf(cell);
     const also = new Set(best.alsoClosed);
-    const close = [...cells.links].filter((_, edge) => {
+    const parted = [...cells.links].filter((_, edge) => {
       if (cells.kind[edge] !== BARRIER) return false;
       const [a, b] = [cells.ends[2 * edge] as number, cells.ends[2 * edge + 1] as number];
       return also.has(edge) || meeting(edge, standing(a), standing(b)) === AS_CLOSED;
     });
+    const close = [...new Set([...parted, ...this.arrangement.shut])];
     const open = [...new Set([...best.open, ...this.arrangement.earths])].sort((a, b) => a - b);
     const stand = [
       ...new Set([
