@@ -6,6 +6,8 @@ const LONG = {
   truth: { file: 'src/core/isolation/check/second-reading', setting: 'LANTERN_TRUTHS' },
   // Random small plants, planned and compared with every subset.
   plans: { file: 'src/core/isolation/planner/plan.test', setting: 'LANTERN_SEEDS' },
+  // Random plants and works, planned and compared with an integer programme.
+  programme: { file: 'src/core/isolation/planner/programme', setting: 'LANTERN_PROGRAMMES' },
 };
 
 const [what = '', count = ''] = process.argv.slice(2);

@@ -12,7 +12,7 @@ import {
   type Sign,
 } from '../core/isolation';
 import { planRestore, planSequence } from '../core/sequence';
-import { readJobOrThrow, readPlanOrThrow } from './files';
+import { readJobOrThrow, readPlanOrThrow, type JobOptions } from './files';
 
 /** What a command answers: a document for `--json`, text for people, and whether nothing stops. */
 export interface Answer {
@@ -24,8 +24,11 @@ export interface Answer {
 const lines = (...all: readonly string[]) => `${all.join('\n')}\n`;
 
 /** The sources and stores that reach the work. Stops when no source does: doubt the drawing. */
-export function runTrace([plant = '', scope = '']: string[]): Answer {
-  const { graph, requirement } = readJobOrThrow(plant, scope);
+export async function runTrace(
+  [plant = '', scope = '']: string[],
+  options: JobOptions,
+): Promise<Answer> {
+  const { graph, requirement } = await readJobOrThrow(plant, scope, undefined, options);
   const sources = requirement.demands.map((demand) => {
     const medium = graph.medium[demand.source];
     const traced = requirement.trace.sources.find((source) => source.id === demand.id);
@@ -112,12 +115,12 @@ const describeAnswer = (aim: string, answer: PlanAnswer): string =>
 const SECONDS_EACH = 20;
 
 /** Three answers side by side. Stops when no plan reaches the grades. */
-export function runPlan(
+export async function runPlan(
   [plant = '', scope = '', grades]: string[],
-  _options: unknown,
+  options: JobOptions,
   onStep: (what: string) => void = () => undefined,
-): Answer {
-  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+): Promise<Answer> {
+  const { graph, requirement } = await readJobOrThrow(plant, scope, grades, options);
   const limits = limitTime(SECONDS_EACH, () => performance.now());
   const result = planIsolation(graph, requirement, limits, {
     onStart: (what) => {
@@ -135,8 +138,11 @@ export function runPlan(
 }
 
 /** Every finding about a plan. */
-export function runCheck([plant = '', scope = '', plan = '', grades]: string[]): Answer {
-  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+export async function runCheck(
+  [plant = '', scope = '', plan = '', grades]: string[],
+  options: JobOptions,
+): Promise<Answer> {
+  const { graph, requirement } = await readJobOrThrow(plant, scope, grades, options);
   const result = checkPlan(graph, requirement, readPlanOrThrow(plan));
   const text = lines(
     ...result.findings.map(describeFinding),
@@ -149,8 +155,11 @@ const describeSign = ({ kind, id }: Sign): string =>
   kind === 'flow' ? `flow at ${id}` : `a rise on ${id}`;
 
 /** Why each point of a plan is there, and what one failure more would mean, worst first. */
-export function runExplain([plant = '', scope = '', plan = '', grades]: string[]): Answer {
-  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+export async function runExplain(
+  [plant = '', scope = '', plan = '', grades]: string[],
+  options: JobOptions,
+): Promise<Answer> {
+  const { graph, requirement } = await readJobOrThrow(plant, scope, grades, options);
   const given = readPlanOrThrow(plan);
   const points = explainPoints(graph, requirement, given);
   const failures = listFailures(graph, requirement, given);
@@ -177,8 +186,11 @@ export function runExplain([plant = '', scope = '', plan = '', grades]: string[]
 }
 
 /** The order of work and the order of restoring. Stops when the plan does not pass. */
-export function runSequence([plant = '', scope = '', plan = '', grades]: string[]): Answer {
-  const { graph, requirement } = readJobOrThrow(plant, scope, grades);
+export async function runSequence(
+  [plant = '', scope = '', plan = '', grades]: string[],
+  options: JobOptions,
+): Promise<Answer> {
+  const { graph, requirement } = await readJobOrThrow(plant, scope, grades, options);
   const given = readPlanOrThrow(plan);
   const { passes, findings } = checkPlan(graph, requirement, given);
   const steps = planSequence(graph, requirement, given);

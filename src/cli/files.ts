@@ -83,15 +83,49 @@ export function readPlantOrThrow(file: string): Plant {
   throw new BadFile(file, problems);
 }
 
-/** Reads plant, scope and, where given, grades. */
-export function readJobOrThrow(plantFile: string, scopeFile: string, gradesFile?: string): Job {
+/** What a site has set and accepted, for commands about a job: a file of its rules, and relief valves whose loss is accepted by name. */
+export interface JobOptions {
+  readonly rules?: string;
+  readonly acceptRelief?: string;
+}
+
+/** Rules are read only when they are asked for: a trace need not wait for the whole book. */
+async function readRulesOrThrow(file: string | undefined) {
+  if (file === undefined) return undefined;
+  const { applySiteRules, parseSiteRules } = await import('./site-rules');
+  return applySiteRules(acceptOrThrow(file, parseSiteRules(readDocumentOrThrow(file))));
+}
+
+/** The relief valves that are named, each of them one of the plant. */
+function readReliefsOrThrow(plantFile: string, plant: Plant, named: string | undefined): string[] {
+  const ids = (named ?? '').split(',').flatMap((id) => id.trim() || []);
+  const known = new Set(
+    plant.links.filter(({ kind }) => kind === 'relief-valve').map(({ id }) => id),
+  );
+  const problems = ids
+    .filter((id) => !known.has(id))
+    .map((id) => ({ path: '--accept-relief', message: `"${id}" is no relief valve of the plant` }));
+  if (problems.length > 0) throw new BadFile(plantFile, problems);
+  return ids;
+}
+
+/** Reads plant, scope and, where given, grades, the site's rules and what it has accepted. */
+export async function readJobOrThrow(
+  plantFile: string,
+  scopeFile: string,
+  gradesFile?: string,
+  options: JobOptions = {},
+): Promise<Job> {
   const plant = readPlantOrThrow(plantFile);
   const scope = acceptOrThrow(scopeFile, parseScope(readDocumentOrThrow(scopeFile), plant));
   const grades: Readonly<Record<string, Grade>> = gradesFile
     ? acceptOrThrow(gradesFile, parseGrades(readDocumentOrThrow(gradesFile), plant))
     : {};
-  const graph = buildGraph(plant);
-  return { graph, scope, requirement: computeRequirement(graph, scope, grades) };
+  const rules = await readRulesOrThrow(options.rules);
+  const accepted = readReliefsOrThrow(plantFile, plant, options.acceptRelief);
+  const graph = buildGraph(plant, rules?.strengths);
+  const requirement = computeRequirement(graph, scope, grades, rules?.policy, accepted);
+  return { graph, scope, requirement };
 }
 
 export function readPlanOrThrow(planFile: string): IsolationPlan {

@@ -175,6 +175,67 @@ describe('the command line', () => {
   });
 });
 
+describe('what a site has set and accepted, at the command line', () => {
+  let written = 0;
+  const rules = (values: unknown) => ['--rules', file(`rules-${++written}.json`, values)];
+  const gradeOf = async (...more: string[]) => {
+    const { json } = await run('trace', plant, scope, '--json', ...more);
+    return (json().sources as { id: string; grade: string }[]).find(({ id }) => id === 'SRC')
+      ?.grade;
+  };
+  /** A boiler whose one relief valve is cut off when the line to it is shut. */
+  const relieved = file('relieved.json', {
+    ...smallPlant(),
+    sections: [...smallPlant().sections, { id: 'RV', name: 'relief', medium: 'WATER', area: 'A', pressure_bar: 0 }], // prettier-ignore
+    links: [...smallPlant().links, { id: 'PSV', kind: 'relief-valve', between: ['MID', 'RV'], protects: ['SRC'] }], // prettier-ignore
+  });
+  const shut = file('shut.json', { close: ['V1', 'V2', 'CB'], open: ['DR'], restrain: [] });
+
+  it('grades by the rules of the site, what it leaves unsaid as it comes', async () => {
+    expect(await gradeOf()).toBe('single-bled');
+    expect(await gradeOf(...rules({ 'high-pressure-bar': 1.5 }))).toBe('double-bled');
+    expect(await gradeOf(...rules({}))).toBe('single-bled');
+  });
+
+  it('believes no barrier that the site does not', async () => {
+    const set = rules({ 'never-barriers': ['gate-valve'] });
+    expect((await run('check', plant, scope, good)).code).toBe(0);
+    const checked = await run('check', plant, scope, good, ...set);
+    expect([checked.code, checked.out.includes('source-reaches-work')]).toEqual([1, true]);
+  });
+
+  it('takes a lost relief for accepted when it is named, and only then', async () => {
+    const lost = await run('check', relieved, scope, shut, '--json');
+    const accepted = await run('check', relieved, scope, shut, '--json', '--accept-relief', 'PSV');
+    expect([lost.code, accepted.code]).toEqual([1, 0]);
+    expect(JSON.stringify(accepted.json())).toContain('relief-accepted');
+  });
+
+  it.each([
+    ['a rule that is none', rules({ luck: 1 }), 'luck'],
+    ['a figure out of its range', rules({ 'high-pressure-bar': 999 }), 'high-pressure-bar must be at most'], // prettier-ignore
+    ['rules that are a list', rules([]), 'must be an object of values by their code'],
+    ['no file of rules', ['--rules', join(folder, 'none.json')], 'no such file'],
+    ['a relief valve that is none', ['--accept-relief', 'V1'], '"V1" is no relief valve'],
+  ])('bad input: %s', async (_label, more, says) => {
+    const { code, out, err } = await run('trace', plant, scope, ...more);
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toContain(says);
+  });
+});
+
+describe('what takes long', () => {
+  it('says after a second what it is at, on standard error, and nothing before', async () => {
+    expect((await run('plan', plant, scope, '--json')).err).toBe('');
+    let now = 0;
+    const clock = jest.spyOn(performance, 'now').mockImplementation(() => (now += 600));
+    const { err, json } = await run('plan', plant, scope, '--json');
+    clock.mockRestore();
+    expect(err).toContain('…');
+    expect(json().answers).toBeDefined();
+  });
+});
+
 describe('a plant file at the command line', () => {
   const zip = join(folder, 'plant.zip');
   const renamed = join(folder, 'plant.dat');

@@ -76,21 +76,22 @@ export function buildProgram(out: Write, err: Write) {
       .description(about)
       .option('--json', 'print JSON')
       .action(act(name));
-  add(program, 'trace', '<plant> <scope>', 'every source and store that can reach the work');
-  add(
-    program,
-    'plan',
-    '<plant> <scope> [grades]',
-    'the best isolations by effort, outage and points',
-  );
-  add(program, 'check', '<plant> <scope> <plan> [grades]', 'check a plan, however it was made');
-  add(
-    program,
+  const addJob = (name: keyof typeof WORK, args: string, about: string) =>
+    add(program, name, args, about)
+      .option('--rules <file>', 'rules that the site has set, as JSON by their code')
+      .option(
+        '--accept-relief <ids>',
+        'relief valves whose loss is accepted by name, parted by commas',
+      );
+  addJob('trace', '<plant> <scope>', 'every source and store that can reach the work');
+  addJob('plan', '<plant> <scope> [grades]', 'the best isolations by effort, outage and points');
+  addJob('check', '<plant> <scope> <plan> [grades]', 'check a plan, however it was made');
+  addJob(
     'explain',
     '<plant> <scope> <plan> [grades]',
     'why each point is there, and what one failure more would mean',
   );
-  add(program, 'sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan');
+  addJob('sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan');
   add(
     program,
     'export',

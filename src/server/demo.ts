@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import { ROLES } from '../core/people/people';
 import { parsePlantText } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
 import type { Db } from '../db';
@@ -10,7 +9,7 @@ import { carryOut, commandSchema, listJobs } from './jobs';
 import { playMorning } from './morning';
 import { findPinFault, hashPin } from './pins';
 import { adoptEarlierPlant, savePlant } from './plant';
-import { adoptSite, registerSchema, savePerson, saveRegister } from './registers';
+import { adoptSite, authorisations, registerSchema, savePerson, saveRegister } from './registers';
 import { readValues } from './site-rules';
 
 const siteSchema = z.strictObject({
@@ -20,7 +19,7 @@ const siteSchema = z.strictObject({
       name: z.string(),
       employer: z.string(),
       pin: z.string(),
-      authorisations: z.array(z.strictObject({ role: z.enum(ROLES), until: z.iso.datetime() })),
+      authorisations,
     }),
   ),
   registers: registerSchema,

@@ -73,7 +73,14 @@ export const EXPORTS = {
   locks: listLocks,
   people: (db) =>
     listPeople(db).flatMap(({ id, name, employer, authorisations }) =>
-      authorisations.map(({ role, until }) => ({ id, name, employer, role, until })),
+      authorisations.map(({ role, until, up_to_v: most }) => ({
+        id,
+        name,
+        employer,
+        role,
+        until,
+        up_to_v: most ?? null,
+      })),
     ),
   audits: (db) => listAudits(db).map((audit) => ({ ...audit })),
   'follow-ups': (db) => listFollowUps(listAudits(db), readNow(db)).map((line) => ({ ...line })),

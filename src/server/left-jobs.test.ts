@@ -98,6 +98,7 @@ describe('a drawing that no longer has where an open job is done', () => {
       gauges: [],
       equipment: [],
       surroundings: [],
+      interlocks: [],
     };
     expect(save(other, readOpenJobs(db).map(({ id }) => id))).toEqual({ ok: true, version: 2 }); // prettier-ignore
     const board = readBoard(db);

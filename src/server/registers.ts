@@ -12,7 +12,9 @@ import { readGraph, readPlantVersion } from './plant';
 import { readValues } from './site-rules';
 
 const instant = z.iso.datetime();
-const authorisations = z.array(z.strictObject({ role: z.enum(ROLES), until: instant }));
+export const authorisations = z.array(
+  z.strictObject({ role: z.enum(ROLES), until: instant, up_to_v: z.number().gt(0).optional() }),
+);
 
 /** Locks, boxes and instruments of a site, as a document. */
 export const registerSchema = z.strictObject({

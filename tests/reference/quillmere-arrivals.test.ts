@@ -46,6 +46,11 @@ const JOBS: [string, Scope['work'], string[]][] = [
     ['EL-11K'],
   ],
   [
+    'the vessel of the pasteuriser: what its lines bring, steam and condensate if the jacket leaks, and the air that moves its feed valve',
+    [{ section: 'PAS-1', activity: 'open' }],
+    ['BIOGAS', 'COND', 'DIG', 'N2', 'NAOH', 'STEAM', 'WATER', 'FCV-2302'],
+  ],
+  [
     'the jacket of the pasteuriser: steam, condensate, and what leaks in from the vessel and its lines',
     [{ section: 'STM-JKT', activity: 'open' }],
     ['BIOGAS', 'COND', 'DIG', 'N2', 'NAOH', 'STEAM', 'WATER'],

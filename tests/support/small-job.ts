@@ -8,7 +8,7 @@ import {
   type DossierState,
 } from '../../src/core/job';
 import { buildGraph, type IsolationPlan, type Plant } from '../../src/core/plant';
-import type { RuleCode } from '../../src/core/rules/book';
+import type { Refusal, RuleCode } from '../../src/core/rules/book';
 import { contextFor, RAISE, site, START } from './seal-change';
 
 /** The people and registers of Quillmere on another plant. */
@@ -55,22 +55,25 @@ export function jobWith(
   ) as Dossier;
 }
 
-/** The codes that refuse a command on a job; the state after it when none does. */
+/** The refusals of a command on a job and their codes; the state after it when there are none. */
 export function decideOnSmall(
   state: Dossier,
   actor: string,
   command: Command,
   more: Partial<Context>,
-): { codes: RuleCode[]; after: Dossier } {
+): { codes: RuleCode[]; refusals: readonly Refusal[]; after: Dossier } {
   const decision = decideJob(state, command, {
     ...contextFor(actor, listSigners(command, actor)),
     ...more,
   });
-  if (!decision.ok) return { codes: decision.refusals.map(({ code }) => code), after: state };
+  if (!decision.ok) {
+    const { refusals } = decision;
+    return { codes: refusals.map(({ code }) => code), refusals, after: state };
+  }
   const at = more.now ?? START;
   const after = decision.events.reduce<DossierState>(
     (before, event) => evolveDossier(before, event, { by: actor, at }),
     state,
   );
-  return { codes: [], after: after as Dossier };
+  return { codes: [], refusals: [], after: after as Dossier };
 }

@@ -5,6 +5,7 @@ import { refuse, type Refusal } from '../rules/book';
 import type { Command } from './commands';
 import { DEVICE_COMMANDS } from './commands-air';
 import type { Context } from './site';
+import { requireVoltage } from './voltage';
 
 const ISOLATING: readonly Role[] = [
   'isolating-electrical',
@@ -296,7 +297,10 @@ export function requireAuthority(command: Command, context: Context): Refusal[] 
   return [
     ...(isDevice
       ? []
-      : requireRole(context, context.actor, listRolesFor(command, context.site.graph))),
+      : [
+          ...requireRole(context, context.actor, listRolesFor(command, context.site.graph)),
+          ...requireVoltage(command, context),
+        ]),
     ...[...new Set(unsigned)].map((id) =>
       refuse('signature-missing', { person: nameOf(context, id) }),
     ),

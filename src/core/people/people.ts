@@ -23,6 +23,8 @@ export type Role = (typeof ROLES)[number];
 export interface Authorisation {
   readonly role: Role;
   readonly until: string;
+  /** Of an electrical one: the highest voltage (V) that it covers; that of the site's rule when it names none. */
+  readonly up_to_v?: number | undefined;
 }
 
 export interface Person {

@@ -14,6 +14,12 @@ export const SITE_RULES = {
     'authorisations expire (practice)',
     'Renew the authorisation, or ask someone whose own is in date.',
   ),
+  'voltage-beyond': rule(
+    'site',
+    (f) => `${f.person} is authorised up to ${f.most} V, and ${f.section} stands ${f.stands}.`,
+    'electrical authorisations name the voltage they go up to (EN 50110-1, 4.2, and practice; 1000 V parts low from high voltage by IEC 60038; from memory)',
+    'Ask somebody whose authorisation goes as far, and have a missing voltage put on the drawing.',
+  ),
   'signature-missing': rule(
     'site',
     (f) => `The signature of ${f.person} is missing.`,

@@ -236,6 +236,12 @@ export const SITE_VALUES = {
     [24, 168, 720],
     'practice; HSG253, from memory',
   ),
+  'electrical-authority-v': number(
+    'An electrical authorisation that names no voltage covers up to',
+    'V',
+    [50, 1000, 1000],
+    'practice; IEC 60038 parts low from high voltage at 1000 V (from memory)',
+  ),
   'pin-digits': number(
     'A PIN has at least',
     'digits',

@@ -56,11 +56,17 @@ function rename(seed: number, plant: Plant) {
       between: [of(link.between[0]), of(link.between[1])],
       ...(link.powered_by === undefined ? {} : { powered_by: of(link.powered_by) }),
       ...(link.protects === undefined ? {} : { protects: link.protects.map(of) }),
+      ...(link.excludes === undefined ? {} : { excludes: link.excludes.map(of) }),
     })),
     outlets: plant.outlets.map((outlet) => ({
       ...outlet,
       id: of(outlet.id),
       section: of(outlet.section),
+    })),
+    interlocks: plant.interlocks?.map(({ id, open, closed }) => ({
+      id,
+      open: open.map(of),
+      closed: closed.map(of),
     })),
   };
   return { plant: renamed, of };
@@ -165,9 +171,12 @@ describe('planning', () => {
   });
 
   it('holds every source back with everything closed whenever anything does', () => {
-    /** Closing a valve may cut the work off from its bleed or a store from its release, and nothing else. */
+    /** Closing a valve may cut the work off from its bleed or a store from its release, or be barred by an interlock, and nothing else. */
     const byCutting = [
       'work-not-bled',
+      'shut-in-not-bled',
+      'interlock-bars',
+      'cannot-be-both',
       'double-bled-not-met',
       'store-not-released',
       'earth-missing',
