@@ -108,6 +108,12 @@ const isStandingGap = (graph: PlantGraph, link: number): boolean =>
 const hasStandingGap = (graph: PlantGraph): boolean =>
   graph.links.some((_, link) => isStandingGap(graph, link));
 
+/** Where routes begin: sources that keep supplying, and with them those that are run empty before. */
+interface Origins {
+  readonly isSource: (section: number) => boolean;
+  readonly all: readonly number[];
+}
+
 /** The searches of one work section in one mode: as things stand, past standing gaps, and no further than the first source. */
 interface Searches {
   readonly section: number;
@@ -123,7 +129,7 @@ function searchFrom(
   section: number,
   mode: number,
   hasGaps: boolean,
-  isSource: (section: number) => boolean,
+  { isSource, all }: Origins,
   body: ModeTree | undefined,
 ): Searches {
   /** A drive is near when what never isolates joins it to the work; further ones are left to the check. */
@@ -133,21 +139,30 @@ function searchFrom(
     graph.crossing[link]?.kind !== 'through' ||
     graph.neverIsolates[link] === 1 ||
     body.cost[stateOf(before, ITSELF)] === UNREACHED;
+  let meetsGap = false;
   const weighing = (past: boolean) => (link: number, before: number, at: number) => {
-    if (!past && isStandingGap(graph, link)) return -1;
+    if (hasGaps && !past && isStandingGap(graph, link)) {
+      meetsGap = true;
+      return -1;
+    }
     if (at === DRIVEN && !isNear(link, before)) return -1;
     return graph.isNormallyClosed[link] as number;
   };
   const from = [stateOf(section, mode)];
   const search = (past: boolean, stopsAt?: (section: number) => boolean) =>
     searchModes(graph, from, { weigh: weighing(past), ...(stopsAt ? { stopsAt } : {}) });
+  /** The same, stopped at the first source; a single one stands behind no other. */
+  const searchFirst = (past: boolean, tree: ModeTree) =>
+    all.filter((source) => reaches(tree, source)).length > 1 ? search(past, isSource) : tree;
+  const plain = search(false);
+  const overGaps = meetsGap ? search(true) : undefined;
   return {
     section,
     mode,
-    plain: search(false),
-    first: search(false, isSource),
-    overGaps: hasGaps ? search(true) : undefined,
-    firstOverGaps: hasGaps ? search(true, isSource) : undefined,
+    plain,
+    first: searchFirst(false, plain),
+    overGaps,
+    firstOverGaps: overGaps && searchFirst(true, overGaps),
   };
 }
 
@@ -161,17 +176,13 @@ const reaches = (tree: ModeTree | undefined, section: number): boolean =>
   tree !== undefined && tree.cost[stateOf(section, ITSELF)] !== UNREACHED;
 
 /** Searches of every work section in every mode in which something may arrive there. */
-function searchAll(
-  graph: PlantGraph,
-  zone: readonly number[],
-  isSource: (section: number) => boolean,
-): Searches[] {
+function searchAll(graph: PlantGraph, zone: readonly number[], origins: Origins): Searches[] {
   const hasGaps = hasStandingGap(graph);
   return zone.flatMap((section) => {
-    const itself = searchFrom(graph, section, ITSELF, hasGaps, isSource, undefined);
+    const itself = searchFrom(graph, section, ITSELF, hasGaps, origins, undefined);
     const body = itself.overGaps ?? itself.plain;
     const isFluid = graph.carrier[section] === 'fluid';
-    const comesItself = graph.sections.some((_, one) => isSource(one) && reaches(body, one));
+    const comesItself = origins.all.some((one) => origins.isSource(one) && reaches(body, one));
     const others = [LEAKED, DRIVEN, ENDS_HERE]
       .filter((mode) => mode !== ENDS_HERE || mayEndHere(graph, section))
       .map((mode) =>
@@ -180,7 +191,7 @@ function searchAll(
           section,
           mode,
           hasGaps,
-          isSource,
+          origins,
           isFluid && comesItself ? body : undefined,
         ),
       );
@@ -277,7 +288,8 @@ export function traceWork(graph: PlantGraph, scope: Scope): Trace {
   const zone = listZone(graph, scope);
   const isEmptied = new Set(listEmptied(graph, scope));
   const isSource = (section: number) => graph.isSource[section] === 1 && !isEmptied.has(section);
-  const searches = searchAll(graph, zone, isSource);
+  const all = [...graph.sections.keys()].filter((section) => graph.isSource[section]);
+  const searches = searchAll(graph, zone, { isSource, all: [...new Set([...all, ...isEmptied])] });
   const emptied = [...isEmptied]
     .sort((a, b) => a - b)
     .flatMap((section) => {
