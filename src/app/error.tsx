@@ -17,7 +17,7 @@ export default function BrokenPage({ error }: { readonly error: Error & { digest
           Watch
         </Link>{' '}
         or{' '}
-        <Link href="/" className="underline">
+        <Link href="/jobs" className="underline">
           Jobs
         </Link>
         . If it happens again, tell whoever looks after the server

@@ -1,17 +1,17 @@
-import '@fontsource/b612/400.css';
-import '@fontsource/b612/700.css';
-import '@fontsource/b612-mono/400.css';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { readNow } from '../server/clock';
 import { sharedDatabase } from '../server/database';
+import { readGraph } from '../server/plant';
 import { readPresence } from '../server/presence';
 import { findMe, holdsNow } from '../server/session';
 import { readValues } from '../server/site-rules';
 import { describeTrouble } from '../server/trouble';
-import { Header } from '../ui/shell/header';
+import { Frame } from '../ui/frame/frame';
 import { NotStarted } from '../ui/shell/not-started';
 import { SiteZone } from '../ui/shell/site-moments';
 
@@ -36,18 +36,19 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en">
       <body className="min-h-screen bg-base-100 text-base-content">
         <SiteZone zone={readValues(sharedDatabase()).values.zone}>
-          {me && (
-            <Header
-              me={{
-                name: me.name,
-                coordinator: holdsNow(me, ['coordinator']),
-              }}
+          {me ? (
+            <Frame
+              site={readGraph(sharedDatabase()).plant.name}
+              me={{ name: me.name, coordinator: holdsNow(me, ['coordinator']) }}
               now={readNow(sharedDatabase())}
               shown={readPresence(sharedDatabase())}
               demo={process.env.LANTERN_DEMO === '1'}
-            />
+            >
+              {children}
+            </Frame>
+          ) : (
+            children
           )}
-          {children}
         </SiteZone>
         <Toaster position="bottom-center" richColors />
       </body>

@@ -1,6 +1,7 @@
-import { viewDossier, type DossierView, type EarlierJob } from '../core/job';
+import { standAt, viewDossier, type DossierView, type EarlierJob } from '../core/job';
 import type { Diagram } from '../core/plant';
 import { findAuthorisation, type Person } from '../core/people/people';
+import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
@@ -18,6 +19,8 @@ export interface DossierPage {
   readonly sequence: number;
   readonly names: Readonly<Record<string, string>>;
   readonly view: DossierView;
+  /** What is to be done next, and by whom. */
+  readonly next?: NextStep;
   readonly drawing: Diagram;
   readonly route: readonly string[];
   readonly asBuilt: Readonly<Record<string, string>>;
@@ -41,6 +44,8 @@ export async function readDossierPage(
   if (!state) return undefined;
   const site = readSiteFor(db, state);
   const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open(), jobId);
+  const queue = listNextUp(jobId, standAt(state, view.now), view.stage, site, view.now);
+  const next = findNextStep(queue, view, site);
   const reaching = [...view.sources, ...view.emptied];
   const route = (reaching.find(({ id }) => id === source) ?? reaching[0])?.route ?? [];
   const work = state.scope.work.map(({ section }) => section);
@@ -49,6 +54,7 @@ export async function readDossierPage(
     sequence,
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
     view,
+    ...(next ? { next } : {}),
     drawing: await drawAround(site.graph, work, view.plan, route, me.id),
     route,
     asBuilt: describeAsBuilt(db),

@@ -1,5 +1,6 @@
 import { inArray, sql } from 'drizzle-orm';
 import { listWords, type Dossier, type JobEvent, type Mark, type SiteFacts } from '../core/job';
+import type { Found, FoundJob, FoundThing } from '../core/found';
 import { tables, type Db } from '../db';
 import { readSite } from './registers';
 
@@ -67,30 +68,6 @@ const newest = (db: Db, match: string): number[] =>
       sql`select rowid as row from search_row where search_row match ${match} order by rowid desc limit ${MOST_FOUND}`,
     )
     .map(({ row }) => row);
-
-/** A job that was found, with its permits. */
-export interface FoundJob {
-  readonly job: string;
-  readonly title: string;
-  readonly equipment: string;
-  readonly stage: string;
-  readonly raisedAt: string;
-  readonly permits: readonly string[];
-}
-
-/** Something of the site that was found: a point, a line, a lock, a person. */
-export interface FoundThing {
-  readonly kind: 'plant' | 'lock' | 'person';
-  readonly id: string;
-  readonly name: string;
-  /** The job that holds it now. */
-  readonly job?: string;
-}
-
-export interface Found {
-  readonly jobs: readonly FoundJob[];
-  readonly things: readonly FoundThing[];
-}
 
 function findJobs(db: Db, match: string): FoundJob[] {
   // Numbers first, then what the job is about, then everything that happened on it; the newest first.

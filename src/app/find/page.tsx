@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../server/database';
-import { findAnything, type FoundJob, type FoundThing } from '../../server/search';
+import type { FoundJob, FoundThing } from '../../core/found';
+import { findAnything } from '../../server/search';
 import { findMe } from '../../server/session';
 import { Day } from '../../ui/shell/site-moments';
 

@@ -5,6 +5,7 @@ import {
   type LampKind,
   type Requirement,
 } from '../isolation';
+import type { PlantGraph } from '../plant';
 import { explainIn } from '../rules/book';
 import { listCarriedOut } from './carried-out';
 import { gateNewest, gateProvedAgain, isStepDone } from './gates';
@@ -124,12 +125,26 @@ export function computeLamps(dossier: Dossier, site: SiteFacts): Lamp[] {
         behind.flatMap((one) => sources.get(one) ?? []),
       ),
     );
-  const far = requirement.trace.far.flatMap(({ id }) => {
-    const source = sources.get(id);
-    const name = `${id} still drives what lies inside the isolation`;
-    return source ? [lampOver({ id: `drive:${id}`, kind: 'drive', name }, [source])] : [];
+  const far = requirement.trace.far.flatMap(({ id }) => sources.get(id) ?? []);
+  return [...arrivals, ...listFarLamps(site.graph, far), ...listStoreLamps(dossier, site, proved)];
+}
+
+const MACHINES: ReadonlySet<string> = new Set(['motor', 'engine', 'generator']);
+
+/** What drives something inside the isolation from further off: one lamp for each machine that does, over what feeds it. */
+function listFarLamps(graph: PlantGraph, sources: readonly LampSource[]): Lamp[] {
+  const by = new Map<string, LampSource[]>();
+  for (const source of sources) {
+    const machine = source.route.findLast((link) =>
+      MACHINES.has(graph.links[graph.linkAt.get(link) ?? -1]?.kind ?? ''),
+    );
+    const key = machine ?? source.id;
+    by.set(key, [...(by.get(key) ?? []), source]);
+  }
+  return [...by].map(([machine, behind]) => {
+    const name = `${machine} still drives what lies inside the isolation`;
+    return lampOver({ id: `drive:${machine}`, kind: 'drive', name }, behind);
   });
-  return [...arrivals, ...far, ...listStoreLamps(dossier, site, proved)];
 }
 
 /** Words on a newer drawing on which the plan no longer passes: what it opened may reach the work. */
@@ -187,7 +202,9 @@ function listStoreLamps(dossier: Dossier, site: SiteFacts, proved: boolean): Lam
     return {
       id,
       kind: 'store',
-      name: `${placed?.store.kind ?? 'store'} in ${site.graph.sections[placed?.section ?? -1]?.id ?? ''}`,
+      name: placed
+        ? `${placed.store.kind} in ${site.graph.sections[placed.section]?.id ?? ''}`
+        : `the shaft at ${id}, which what stands in its line could turn`,
       state: !released ? 'lit' : proved ? 'dark' : 'shuttered',
       why: released
         ? proved

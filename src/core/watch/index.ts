@@ -1,3 +1,5 @@
 export * from './board';
 export * from './marks';
 export * from './queue';
+export * from './job-row';
+export * from './next-step';

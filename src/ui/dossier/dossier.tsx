@@ -1,8 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { isHeld, type DossierView, type Lamp, type LampSource, type Stage } from '../../core/job';
-import { Reasons } from '../command/reasons';
+import { isHeld, type DossierView, type Lamp, type LampSource } from '../../core/job';
 import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
 import { ProofsEnd } from '../lamp/proofs-end';
@@ -24,6 +23,8 @@ import { AmissPanels } from './amiss';
 import { BoxPanel } from './box-panel';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
+import { JobHeader } from './job-header';
+import { NextCard } from './next-card';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
 import { BypassPanel, InspectionPanel } from './standing-panel';
@@ -31,39 +32,6 @@ import { StoredPanel } from './stored-panel';
 import { TestPanel } from './test-panel';
 import type { DossierProps } from './types';
 import { WalkDownPanel } from './walk-down-panel';
-
-const SPINE: readonly { readonly stage: Stage; readonly label: string }[] = [
-  { stage: 'plan', label: 'Trace and plan' },
-  { stage: 'review', label: 'Review' },
-  { stage: 'walk-down', label: 'Walk down' },
-  { stage: 'isolate', label: 'Isolate and prove' },
-  { stage: 'permit', label: 'Permit' },
-  { stage: 'work', label: 'Work' },
-  { stage: 'restore', label: 'Restore' },
-  { stage: 'closed', label: 'Closed' },
-];
-
-function Spine({ stage }: { readonly stage: Stage }) {
-  const here = SPINE.findIndex((one) => one.stage === stage);
-  return (
-    <ol aria-label="Stages" className="flex flex-wrap gap-x-3 lg:flex-col lg:gap-2">
-      {SPINE.map(({ stage: one, label }, index) => (
-        <li
-          key={one}
-          aria-current={index === here ? 'step' : undefined}
-          className={
-            index === here
-              ? 'border-b-4 border-primary font-bold lg:border-b-0 lg:border-l-4 lg:pl-2'
-              : 'lg:pl-3'
-          }
-        >
-          {index < here ? '✓ ' : ''}
-          {label}
-        </li>
-      ))}
-    </ol>
-  );
-}
 
 function LampRow({
   lamp,
@@ -262,38 +230,14 @@ function StagePanel(props: DossierProps) {
   }
 }
 
-/** One job, read down its spine, with its lamps and what is holding it up always in sight. */
+/** One job: what it is and how to stop it, what is next, and the work of the stage that it is at. */
 export function DossierScreen(props: DossierProps & { readonly source?: string }) {
   const { view, jobId, sequence, me, names, source } = props;
   return (
     <CommandDesk handle={{ jobId, sequence, me, names }}>
-      <main className="grid gap-4 p-4 lg:grid-cols-[9rem_minmax(0,1fr)_21rem]">
-        <div className="flex flex-col gap-3 lg:sticky lg:top-0 lg:self-start lg:py-2">
-          <Spine stage={view.stage} />
-          <Link href={`/jobs/${jobId}/field`} className="underline">
-            Field page
-          </Link>
-          <Link href={`/jobs/${jobId}/walk`} className="underline">
-            Walk list
-          </Link>
-          {view.dossier.plan.kind === 'accepted' && (
-            <a href={`/api/jobs/${jobId}/tags`} className="underline">
-              Tags (PDF)
-            </a>
-          )}
-          {view.stage !== 'closed' && !view.dossier.restoring && (
-            <Link href={`/jobs/${jobId}/scope`} className="underline">
-              Change the scope
-            </Link>
-          )}
-          <Link href={`/jobs/${jobId}/record`} className="underline">
-            Whole record
-          </Link>
-        </div>
+      <JobHeader {...props} />
+      <main className="grid gap-4 px-4 py-3 lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="flex min-w-0 flex-col gap-4">
-          <h1 className="text-xl font-bold">
-            <span className="font-mono">{jobId}</span> {view.dossier.title}
-          </h1>
           {view.isOldTrace && view.stage !== 'closed' && (
             <p role="note" className="border-l-4 border-base-300 pl-2 text-sm">
               This plan was drawn up before the trace told what can really arrive. It stands as it
@@ -303,7 +247,8 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
           <PickedRoute view={view} source={source} />
           <PlanDraftDesk key={view.stage} stored={view.plan}>
             <JobDiagram {...props} />
-            {view.dossier.halt && <StopPanel {...props} />}
+            <div id="workspace" className="scroll-mt-36" />
+            <StopPanel {...props} />
             <BypassPanel {...props} />
             <StagePanel {...props} />
             <InspectionPanel {...props} />
@@ -318,25 +263,13 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
               </details>
             )}
             {view.stage !== 'closed' && <ClashPanel {...props} />}
-            {!view.dossier.halt && <StopPanel {...props} />}
             <AmissPanels {...props} />
             <UntoldPanel {...props} />
           </PlanDraftDesk>
           {view.stage !== 'closed' && <StoredPanel jobId={jobId} view={view} names={names} />}
         </div>
-        <aside className="flex flex-col gap-4 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-auto lg:py-2">
-          <section
-            aria-label="Holding this up"
-            className="max-h-80 shrink-0 overflow-auto border-2 border-base-content p-3"
-            tabIndex={0}
-          >
-            <h2 className="mb-2 text-lg font-bold">Holding this up</h2>
-            {view.holding.length === 0 ? (
-              <p>Nothing. The next step may be taken.</p>
-            ) : (
-              <Reasons refusals={view.holding} />
-            )}
-          </section>
+        <aside className="flex flex-col gap-4 lg:sticky lg:top-32 lg:max-h-[calc(100vh-8.5rem)] lg:self-start lg:overflow-auto">
+          <NextCard {...props} />
           <Lamps view={view} jobId={jobId} source={source} />
         </aside>
       </main>

@@ -1,5 +1,6 @@
 import type { DossierView, EarlierJob } from '../../core/job';
 import type { GasDetector } from '../../core/gas';
+import type { NextStep } from '../../core/watch';
 import type { Diagram } from '../../core/plant/drawing';
 import type { Fault } from '../../sim';
 
@@ -37,6 +38,8 @@ export interface DossierProps {
   readonly me: string;
   readonly names: Readonly<Record<string, string>>;
   readonly view: DossierView;
+  /** What is to be done next, and by whom. */
+  readonly next?: NextStep;
   readonly drawing: Diagram;
   readonly route: readonly string[];
   readonly choices: SiteChoices;

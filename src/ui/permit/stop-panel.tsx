@@ -30,21 +30,25 @@ function Stopped({ view, names }: DossierProps) {
   );
 }
 
+/** The stop that stands at a job, when one does. */
+export const StopPanel = (props: DossierProps) =>
+  props.view.stage !== 'closed' && props.view.dossier.halt ? <Stopped {...props} /> : null;
+
 /** Anyone may stop the job, at any stage; only an issuing authority lifts it. */
-export function StopPanel(props: DossierProps) {
+export function StopButton({ view }: Pick<DossierProps, 'view'>) {
   const run = useCommand();
-  const { view } = props;
-  if (view.stage === 'closed') return null;
-  if (view.dossier.halt) return <Stopped {...props} />;
+  if (view.stage === 'closed' || view.dossier.halt) return null;
   return (
-    <details className="border-t-2 border-base-content pt-2">
-      <summary className="cursor-pointer font-bold">Stop this job</summary>
-      <SmallForm
-        button="Stop it now"
-        onSend={(read) => void run({ kind: 'stop-work', reason: read('reason') })}
-      >
-        <TextField label="Why" name="reason" />
-      </SmallForm>
+    <details className="relative">
+      <summary className="btn btn-error btn-sm list-none">Stop this job</summary>
+      <div className="absolute right-0 top-full z-30 mt-1 w-80 rounded-box border-2 border-error bg-base-100 p-3 shadow-xl">
+        <SmallForm
+          button="Stop it now"
+          onSend={(read) => void run({ kind: 'stop-work', reason: read('reason') })}
+        >
+          <TextField label="Why" name="reason" />
+        </SmallForm>
+      </div>
     </details>
   );
 }

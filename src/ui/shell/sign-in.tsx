@@ -19,7 +19,7 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
     }).catch(() => undefined);
     setBusy(false);
     if (answer?.ok) {
-      router.push('/');
+      router.push('/jobs');
       router.refresh();
     } else {
       const body = (await answer?.json().catch(() => undefined)) as { error?: string } | undefined;

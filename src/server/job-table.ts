@@ -1,0 +1,44 @@
+import { ROLE_NAMES, findAuthorisation, ROLES, type Person } from '../core/people/people';
+import { pickNext, rankStage, sayStage, type JobRow, type NextUp } from '../core/watch';
+import type { Db } from '../db';
+import { readNow } from './clock';
+import { listNewest } from './jobs';
+import { readOpenJobs } from './open-jobs';
+import { readSite } from './registers';
+import { readBoard } from './watch';
+
+/** The jobs as somebody sees them: every open one and the newest closed, with what is to be done next and whose it is. */
+export function readJobTable(db: Db, me: Person): JobRow[] {
+  const now = readNow(db);
+  const site = readSite(db);
+  const { plant } = site.graph;
+  const areas = new Map(plant.areas.map(({ id, name }) => [id, name]));
+  const areaOf = new Map(plant.equipment.map(({ id, area }) => [id, areas.get(area) ?? area]));
+  const performers = new Map(readOpenJobs(db).map(({ id, dossier }) => [id, dossier.performer]));
+  const mine = new Set<string>(
+    ROLES.filter((role) => findAuthorisation(me, role, now) === 'held').map((role) => ROLE_NAMES[role]), // prettier-ignore
+  );
+  const { queue } = readBoard(db);
+  const nextOf = new Map<string, NextUp[]>();
+  for (const one of queue) nextOf.set(one.job, [...(nextOf.get(one.job) ?? []), one]);
+  const rank = ({ id, stage }: { readonly id: string; readonly stage: string }) =>
+    nextOf.get(id)?.some(({ urgency }) => urgency === 'now') ? -1 : rankStage(stage);
+  return [...listNewest(db)]
+    .sort((a, b) => rank(a) - rank(b))
+    .map(({ id, title, equipment, stage, permit, until }) => {
+      const performer = performers.get(id) ?? '';
+      const next = pickNext(nextOf.get(id) ?? []);
+      return {
+        id,
+        title,
+        equipment,
+        area: areaOf.get(equipment) ?? '',
+        employer: site.people.get(performer)?.employer ?? '',
+        stands: sayStage(stage, permit),
+        ...(until === null ? {} : { until }),
+        ...(next ? { next } : {}),
+        isMine: performer === me.id || (next !== undefined && mine.has(next.who)),
+        isClosed: stage === 'closed',
+      };
+    });
+}

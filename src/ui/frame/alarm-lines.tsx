@@ -1,0 +1,69 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { Shown } from '../shell/use-beat';
+
+type Alarm = Shown['alarms'][number];
+
+/** One alarm in one line: what and how bad, where, who has to be accounted for. What else is known is one press away. */
+function AlarmLine({ alarm: { job, why, missing } }: { readonly alarm: Alarm }) {
+  const [isOpen, setOpen] = useState(false);
+  const [first = '', ...rest] = why.split('; ');
+  return (
+    <div data-alarm={job ?? 'unknown'} className="px-3 py-1">
+      <p className="flex items-center gap-2">
+        <strong className="shrink-0">▲ ALARM</strong>
+        <span className="min-w-0 grow truncate" title={why}>
+          {first.charAt(0).toUpperCase() + first.slice(1)}
+          {job !== undefined && `, at ${job}`}.
+          {missing.length > 0 && <strong> Account for {missing.join(', ')}.</strong>}
+        </span>
+        {rest.length > 0 && (
+          <button
+            className="btn btn-xs shrink-0"
+            aria-expanded={isOpen}
+            onClick={() => setOpen(!isOpen)}
+          >
+            {isOpen ? 'Less' : `${rest.length} more`}
+          </button>
+        )}
+        {job !== undefined && (
+          <Link href={`/jobs/${job}`} className="btn btn-xs shrink-0">
+            Go to {job}
+          </Link>
+        )}
+      </p>
+      {isOpen && (
+        <ul className="list-disc pl-8">
+          {rest.map((clause) => (
+            <li key={clause}>{clause}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Alarms that stand, over every screen. */
+export function AlarmLines({ alarms }: Pick<Shown, 'alarms'>) {
+  if (alarms.length === 0) return null;
+  return (
+    <div role="alert" className="bg-error text-error-content">
+      {alarms.map((alarm) => (
+        <AlarmLine key={`${alarm.job} ${alarm.why}`} alarm={alarm} />
+      ))}
+    </div>
+  );
+}
+
+/** Nothing can be written: what is pressed now is lost, and everybody has to know. */
+export function TroubleLine({ trouble }: Pick<Shown, 'trouble'>) {
+  if (trouble === undefined) return null;
+  return (
+    <p role="alert" data-trouble className="bg-error px-3 py-1 text-error-content">
+      <strong>SOMETHING IS WRONG WITH THE RECORD.</strong> {trouble} Until this line is gone, stop
+      work by radio and write down by hand what cannot be entered.
+    </p>
+  );
+}

@@ -1,0 +1,43 @@
+import {
+  BookLock,
+  Calculator,
+  ClipboardList,
+  Factory,
+  LockKeyhole,
+  MonitorDot,
+  Settings,
+  ShieldOff,
+  UsersRound,
+  type LucideIcon,
+} from 'lucide-react';
+
+export interface Place {
+  readonly href: string;
+  readonly label: string;
+  readonly Icon: LucideIcon;
+}
+
+/** Where one can go from anywhere, in the order of the rail. */
+export const PLACES: readonly Place[] = [
+  { href: '/watch', label: 'Watch', Icon: MonitorDot },
+  { href: '/jobs', label: 'Jobs', Icon: ClipboardList },
+  { href: '/plant', label: 'Plant', Icon: Factory },
+  { href: '/locks', label: 'Locks', Icon: LockKeyhole },
+  { href: '/bypasses', label: 'Bypasses', Icon: ShieldOff },
+  { href: '/handover', label: 'Handover', Icon: UsersRound },
+  { href: '/bench', label: 'Bench', Icon: Calculator },
+  { href: '/records', label: 'Records', Icon: BookLock },
+  { href: '/rules', label: 'Site', Icon: Settings },
+];
+
+/** Pages that lie behind a place without its address in theirs. */
+const BEHIND: Readonly<Record<string, string>> = {
+  '/audits': '/records',
+  '/outside': '/records',
+};
+
+/** Whether a page belongs to a place. */
+export function isAt(path: string, href: string): boolean {
+  const own = Object.entries(BEHIND).find(([start]) => path.startsWith(start))?.[1] ?? path;
+  return own === href || own.startsWith(`${href}/`);
+}
