@@ -8,7 +8,7 @@ const SITES = [
     port: 3218,
     tests: /(hatch|planning|refusals|with-crews|without-network)\.spec\.ts/,
   },
-  { name: 'outside', port: 3219, tests: /(outside|run-empty)\.spec\.ts/ },
+  { name: 'outside', port: 3219, tests: /(frame|outside|run-empty)\.spec\.ts/ },
   { name: 'inside', port: 3220, tests: /hot-and-inside\.spec\.ts/ },
 ] as const;
 

@@ -19,6 +19,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/jobs/J-0001/papers',
     '/api/plant/export',
     '/api/watch',
+    '/api/people',
     '/api/live',
     '/api/v1/board',
     '/api/v1/calendar',

@@ -29,6 +29,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'jobs/[id]/tags': [row('GET', '/api/jobs/J-0001/tags')],
   'jobs/[id]/templates': [row('GET', '/api/jobs/J-0001/templates')],
   live: [row('GET', '/api/live')],
+  people: [row('GET', '/api/people')],
   'plant/export': [row('GET', '/api/plant/export')],
   'plant/preview': [row('POST', '/api/plant/preview')],
   'plant/versions': [row('POST', '/api/plant/versions')],

@@ -7,6 +7,8 @@ import type { Found, FoundThing } from '../../core/found';
 import type { Deed } from './deed';
 import { PLACES } from './places';
 
+/** No more is asked for at once. */
+const MOST_ASKED = 200;
 /** So long after the last key the server is asked (ms). */
 const PAUSE_MS = 150;
 
@@ -23,7 +25,9 @@ function useFound(question: string): Found | undefined {
     if (question.trim() === '') return;
     const stop = new AbortController();
     const timer = setTimeout(() => {
-      fetch(`/api/find?q=${encodeURIComponent(question)}`, { signal: stop.signal })
+      fetch(`/api/v1/find?q=${encodeURIComponent(question.slice(0, MOST_ASKED))}`, {
+        signal: stop.signal,
+      })
         .then((answer) => (answer.ok ? (answer.json() as Promise<Found>) : undefined))
         .then((made) => made && setFound({ question, found: made }))
         .catch(() => undefined);

@@ -1,0 +1,115 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { expectNoBarriers, nameOf, open, pinOf, shoot } from './desk';
+
+test('jobs are found, sorted and written out; the keyboard goes anywhere; the desk changes hands', async ({
+  page,
+}) => {
+  await open(page, 'ada', '/');
+  await expect(page).toHaveURL(/\/jobs$/);
+  const table = page.getByRole('table', { name: 'Jobs' });
+  const ids = () => table.getByRole('link').allTextContents();
+  await expect(table.getByRole('link').first()).toBeVisible();
+  const all = await ids();
+  expect(all.length).toBeGreaterThan(3);
+  await expectNoBarriers(page);
+
+  await test.step('a heading sorts, a word and a tick narrow it down', async () => {
+    await table.getByRole('button', { name: 'Job', exact: true }).click();
+    expect(await ids()).toEqual([...all].sort());
+    await page.getByLabel('Jobs with this in them').fill('seal');
+    await expect(page.getByRole('status').filter({ hasText: `of ${all.length}` })).toHaveText(
+      `1 of ${all.length}`,
+    );
+    await page.getByLabel('Jobs with this in them').fill('zzz');
+    await expect(page.getByText('No job is like that.')).toBeVisible();
+    await page.getByLabel('Jobs with this in them').fill('');
+  });
+
+  await test.step('what is shown is written out, with the columns that are shown', async () => {
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await page.getByRole('menuitemcheckbox', { name: 'Employer' }).click();
+    await page.keyboard.press('Escape');
+    await expect(table.getByRole('columnheader', { name: 'Employer' })).toBeVisible();
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'CSV of what is shown' }).click();
+    const text = readFileSync(await (await waiting).path(), 'utf8');
+    expect(text.split('\r\n')[0]).toContain('Area,Employer,Stands,"Next, and whose it is"');
+    expect(text.split('\r\n')).toHaveLength(all.length + 1);
+  });
+
+  await test.step('the arrow keys step from job to job', async () => {
+    await table.getByRole('link').first().focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(table.getByRole('link').nth(1)).toBeFocused();
+  });
+
+  await test.step('Ctrl K finds a job and goes there; it also goes to places', async () => {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('seal change');
+    await expect(page.getByRole('option', { name: /Seal change/ })).toBeVisible();
+    await shoot(page, 'palette');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/jobs\/J-\d+$/);
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('locks');
+    await page.getByRole('option', { name: 'Locks', exact: true }).click();
+    await expect(page).toHaveURL(/\/locks$/);
+  });
+
+  await test.step('"?" lists the keys, and is only a letter while something is typed', async () => {
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await expectNoBarriers(page);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  });
+
+  await test.step('somebody else takes over where the screen stands; a wrong PIN changes nothing', async () => {
+    await page.getByRole('button', { name: nameOf('ada') }).click();
+    await page.getByRole('menuitem', { name: 'Somebody else takes over' }).click();
+    await page.getByPlaceholder('Name or role').fill(nameOf('hana'));
+    await page.getByRole('option', { name: nameOf('hana') }).click();
+    await page.getByLabel(`PIN of ${nameOf('hana')}`).fill('000000');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('That PIN is not right.')).toBeVisible();
+    await expectNoBarriers(page);
+    await page.getByLabel(`PIN of ${nameOf('hana')}`).fill(pinOf('hana'));
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: nameOf('hana') })).toBeVisible();
+    await expect(page).toHaveURL(/\/locks$/);
+  });
+
+  await test.step('an address that leads nowhere says so, and where to go', async () => {
+    const answer = await page.goto('/nowhere/at/all');
+    expect(answer?.status()).toBe(404);
+    await expect(
+      page.getByRole('heading', { name: 'There is nothing at this address' }),
+    ).toBeVisible();
+    await expectNoBarriers(page);
+    await page.getByRole('main').getByRole('link', { name: 'Watch' }).click();
+    await expect(page).toHaveURL(/\/watch$/);
+  });
+
+  await test.step('the rail can be drawn in and stays so', async () => {
+    await page.getByRole('button', { name: 'Show icons alone' }).click();
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Show the words of the rail' })).toBeVisible();
+  });
+
+  await test.step('signing out leads to the sign-in', async () => {
+    await page.getByRole('button', { name: nameOf('hana') }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/\/login$/);
+  });
+});
+
+test('on a phone the places stand behind one button', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, 'ada', '/jobs');
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+  await page.getByRole('button', { name: 'Places' }).click();
+  await page.getByRole('menuitem', { name: 'Plant' }).click();
+  await expect(page).toHaveURL(/\/plant$/);
+  await expectNoBarriers(page);
+});
