@@ -65,6 +65,15 @@ export async function press(target: Locator): Promise<void> {
   await target.page().keyboard.press('Enter');
 }
 
+/** Does something that can be done from anywhere, by the keyboard alone. */
+export async function doAnywhere(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type(words);
+  await expect(page.getByRole('option', { name: words })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+}
+
 /** Types into a field by keyboard, over what stands there. */
 export async function type(target: Locator, text: string): Promise<void> {
   await tabTo(target);

@@ -108,6 +108,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Understood' }).click();
   await open(page, 'ada', `/jobs/${lift.job}`);
+  await page.getByRole('tab', { name: 'Hour and neighbours' }).click();
   await expect(page.locator('[data-clash="lift-over-crew"]', { hasText: press.job })).toContainText(
     'Move this job',
   );
@@ -185,7 +186,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expectNoBarriers(watch);
   await actAs(page, 'hana');
   await page.getByLabel('What was found, and what was done').fill('a vent of the filter; shut');
-  await page.getByRole('button', { name: 'Lift the stop' }).click();
+  await page.getByRole('button', { name: 'Let the work go on' }).click();
   await sign(page, 'hana');
   await expect(counts(watch)).toContainText('0 stopped');
 

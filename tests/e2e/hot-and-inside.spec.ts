@@ -220,7 +220,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
 
   await actAs(page, 'otto');
   await entry.getByLabel('How the opening is guarded').fill('rail and sign');
-  await entry.getByRole('button', { name: 'It is open' }).click();
+  await entry.getByRole('button', { name: 'Record that the space is open' }).click();
   await sign(page, 'otto');
   await entry.getByLabel('Gas now (% vol)').fill('0.4');
   await entry.getByLabel('Oxygen now (% vol)').fill('20.1');
@@ -329,7 +329,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await page
     .getByLabel('What was found, and what was done about it')
     .fill('sludge stirred up; blown clear');
-  await page.getByRole('button', { name: 'Lift the stop' }).click();
+  await page.getByRole('button', { name: 'Let the work go on' }).click();
   await sign(page, 'hana');
   await expect(page.getByRole('alert').locator('[data-code="not-accounted"]')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
@@ -337,7 +337,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await expect(page.getByTestId('count-inside')).toHaveText('0');
   await expect(other.locator(`[data-alarm="${job}"]`)).toHaveCount(0);
   await expect(other.getByTestId('in-spaces')).toContainText('0');
-  await page.getByRole('button', { name: 'Lift the stop' }).click();
+  await page.getByRole('button', { name: 'Let the work go on' }).click();
   await sign(page, 'hana');
   await expect(page.getByRole('heading', { name: 'Stopped' })).toHaveCount(0);
   // It was left empty: purged and tested again before anyone goes back.

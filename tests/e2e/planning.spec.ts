@@ -33,7 +33,9 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
   await expect(page.getByTestId('failures')).toBeVisible();
   await shoot(page, 'failures');
   await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByRole('tab', { name: 'Stored energy' }).click();
   await expect(page.getByRole('region', { name: 'Stored energy' })).toContainText('DR-2002');
+  await page.getByRole('tab', { name: 'Trace and plan' }).click();
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Put up for review' }).click();
   await actAs(page, 'hana');
@@ -91,6 +93,7 @@ test('figures are worked out as they are typed, refused by field, and used in a 
   const job = await raise(page, 'Seal change, figures');
   await takeLeastEffort(page);
   await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByRole('tab', { name: 'Stored energy' }).click();
   const stored = page.getByRole('region', { name: 'Stored energy' });
   await stored
     .getByRole('row', { name: /DR-2002/ })

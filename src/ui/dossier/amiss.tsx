@@ -76,58 +76,61 @@ function UnfitLocks(props: DossierProps) {
   );
 }
 
-/** What is amiss on a job whose isolation has begun, and the forms by which anyone can say that something is. */
-export function AmissPanels(props: DossierProps) {
+/** An alarm that stands, and locks that are not fit: they come before anything else. */
+export const AlarmPanels = (props: DossierProps) => (
+  <>
+    <Alarm {...props} />
+    <UnfitLocks {...props} />
+  </>
+);
+
+/** Anyone can say that something is amiss once the isolation has begun. */
+export const canReport = ({ dossier, stage }: DossierProps['view']): boolean =>
+  dossier.isolation.told !== undefined && stage !== 'closed';
+
+/** The forms by which anyone says that something is amiss: an alarm, or a lock. */
+export function ReportPanel(props: DossierProps) {
   const run = useCommand();
-  const { view } = props;
-  const hanging = listHanging(view.dossier);
-  const begun = view.dossier.isolation.told !== undefined && view.stage !== 'closed';
+  const hanging = listHanging(props.view.dossier);
   return (
-    <>
-      <Alarm {...props} />
-      <UnfitLocks {...props} />
-      {begun && (
-        <details className="border-t-2 border-base-content pt-2">
-          <summary className="cursor-pointer font-bold">Something is amiss</summary>
-          <SmallForm
-            button="Raise an alarm: hold the work"
-            onSend={(read) =>
-              void run({ kind: 'raise-alarm', where: read('where'), seen: read('seen') })
-            }
-          >
-            <TextField label="Where (section, point or gauge)" name="where" />
-            <TextField label="What was read, seen or heard" name="seen" />
-          </SmallForm>
-          {hanging.length > 0 && (
-            <SmallForm
-              button="Report the lock"
-              onSend={(read) =>
-                void run({
-                  kind: 'report-lock',
-                  lock: read('lock'),
-                  finding: read('finding') === 'damaged' ? 'damaged' : 'key-lost',
-                  seen: read('seenOn'),
-                })
-              }
-            >
-              <ChoiceField
-                label="Lock"
-                name="lock"
-                options={hanging.map(({ lock, where }) => ({
-                  id: lock,
-                  label: `${lock} on ${where}`,
-                }))}
-              />
-              <ChoiceField
-                label="What is wrong"
-                name="finding"
-                options={Object.entries(FINDING_NAMES).map(([id, label]) => ({ id, label }))}
-              />
-              <TextField label="What was seen" name="seenOn" />
-            </SmallForm>
-          )}
-        </details>
+    <Panel title="Something is amiss">
+      <SmallForm
+        button="Raise an alarm: hold the work"
+        onSend={(read) =>
+          void run({ kind: 'raise-alarm', where: read('where'), seen: read('seen') })
+        }
+      >
+        <TextField label="Where (section, point or gauge)" name="where" />
+        <TextField label="What was read, seen or heard" name="seen" />
+      </SmallForm>
+      {hanging.length > 0 && (
+        <SmallForm
+          button="Report the lock"
+          onSend={(read) =>
+            void run({
+              kind: 'report-lock',
+              lock: read('lock'),
+              finding: read('finding') === 'damaged' ? 'damaged' : 'key-lost',
+              seen: read('seenOn'),
+            })
+          }
+        >
+          <ChoiceField
+            label="Lock"
+            name="lock"
+            options={hanging.map(({ lock, where }) => ({
+              id: lock,
+              label: `${lock} on ${where}`,
+            }))}
+          />
+          <ChoiceField
+            label="What is wrong"
+            name="finding"
+            options={Object.entries(FINDING_NAMES).map(([id, label]) => ({ id, label }))}
+          />
+          <TextField label="What was seen" name="seenOn" />
+        </SmallForm>
       )}
-    </>
+    </Panel>
   );
 }

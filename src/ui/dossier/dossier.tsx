@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
 import { isHeld, type DossierView, type Lamp, type LampSource } from '../../core/job';
 import { CommandDesk } from '../command/use-command';
 import { LampSign, LampWord } from '../lamp/lamp';
@@ -19,16 +20,18 @@ import { TeamPanel } from '../permit/team-panel';
 import { WorkPanel } from '../permit/work-panel';
 import { PlanDraftDesk } from '../planning/draft';
 import { UntoldPanel } from './absent';
-import { AmissPanels } from './amiss';
+import { AlarmPanels, canReport, ReportPanel } from './amiss';
 import { BoxPanel } from './box-panel';
 import { IsolatePanel } from './isolate-panel';
 import { JobDiagram } from './job-diagram';
 import { JobHeader } from './job-header';
+import { JobTabs, type JobTab } from './job-tabs';
 import { NextCard } from './next-card';
 import { PlanPanel, PointList, ReviewPanel } from './plan-panel';
 import { RestorePanel } from './restore-panel';
 import { BypassPanel, InspectionPanel } from './standing-panel';
-import { StoredPanel } from './stored-panel';
+import { STAGE_LABELS } from './stages';
+import { hasStored, StoredPanel } from './stored-panel';
 import { TestPanel } from './test-panel';
 import type { DossierProps } from './types';
 import { WalkDownPanel } from './walk-down-panel';
@@ -230,9 +233,94 @@ function StagePanel(props: DossierProps) {
   }
 }
 
+/** Whether the diagram is worked on at the stage: points are added and compared there. */
+const worksOnDiagram = ({ view }: DossierProps): boolean =>
+  ['plan', 'review', 'walk-down'].includes(view.stage);
+
+/** The tabs of a job: the work of its stage first, then what does not depend on it, where the job has it. */
+function listTabs(props: DossierProps & { readonly source?: string }): JobTab[] {
+  const { view, jobId, names, source } = props;
+  const isClosed = view.stage === 'closed';
+  const drawing = (
+    <>
+      <PickedRoute view={view} source={source} />
+      <JobDiagram {...props} />
+    </>
+  );
+  const onDiagram = worksOnDiagram(props);
+  const tab = (is: boolean, one: JobTab): JobTab[] => (is ? [one] : []);
+  return [
+    {
+      id: 'stage',
+      label: STAGE_LABELS[view.stage],
+      content: (
+        <>
+          <StopPanel {...props} />
+          <AlarmPanels {...props} />
+          {onDiagram && drawing}
+          <div id="workspace" className="scroll-mt-44" />
+          <StagePanel {...props} />
+          <BypassPanel {...props} />
+          <InspectionPanel {...props} />
+          <UntoldPanel {...props} />
+        </>
+      ),
+    },
+    ...tab(!onDiagram, { id: 'diagram', label: 'Diagram', content: drawing }),
+    ...tab(isBeforeWork(props) || isAhead(props), {
+      id: 'papers',
+      label: 'Papers',
+      content: (
+        <>
+          {isBeforeWork(props) && <PapersPanel {...props} />}
+          {isAhead(props) && (
+            <section aria-label="Ahead of time">
+              <h2 className="text-lg font-bold">Assess and approve ahead of time</h2>
+              <PermitPanel {...props} />
+            </section>
+          )}
+        </>
+      ),
+    }),
+    ...tab(isBeforeHatch(props) && view.hotWork !== undefined, {
+      id: 'hot-work',
+      label: 'Hot work',
+      content: <HotWorkPanel {...props} />,
+    }),
+    ...tab(!isClosed, {
+      id: 'neighbours',
+      label: 'Hour and neighbours',
+      count: view.clashes.length,
+      content: <ClashPanel {...props} />,
+    }),
+    ...tab(!isClosed && hasStored(view), {
+      id: 'energy',
+      label: 'Stored energy',
+      content: <StoredPanel jobId={jobId} view={view} names={names} />,
+    }),
+    ...tab(canReport(view), {
+      id: 'report',
+      label: 'Report something',
+      content: <ReportPanel {...props} />,
+    }),
+  ];
+}
+
 /** One job: what it is and how to stop it, what is next, and the work of the stage that it is at. */
 export function DossierScreen(props: DossierProps & { readonly source?: string }) {
   const { view, jobId, sequence, me, names, source } = props;
+  const [tab, setTab] = useState('stage');
+  const [lit, setLit] = useState(source);
+  // Whoever asks for the route of a source wants to see it.
+  if (lit !== source) {
+    setLit(source);
+    if (!worksOnDiagram(props)) setTab('diagram');
+  }
+  const goToWork = () => {
+    setTab('stage');
+    // Once the tab stands open.
+    requestAnimationFrame(() => document.getElementById('workspace')?.scrollIntoView());
+  };
   return (
     <CommandDesk handle={{ jobId, sequence, me, names }}>
       <JobHeader {...props} />
@@ -244,32 +332,12 @@ export function DossierScreen(props: DossierProps & { readonly source?: string }
               was accepted; a plan computed now may need fewer points.
             </p>
           )}
-          <PickedRoute view={view} source={source} />
           <PlanDraftDesk key={view.stage} stored={view.plan}>
-            <JobDiagram {...props} />
-            <div id="workspace" className="scroll-mt-36" />
-            <StopPanel {...props} />
-            <BypassPanel {...props} />
-            <StagePanel {...props} />
-            <InspectionPanel {...props} />
-            {isBeforeWork(props) && <PapersPanel {...props} />}
-            {isBeforeHatch(props) && <HotWorkPanel {...props} />}
-            {isAhead(props) && (
-              <details className="border-t-2 border-base-content pt-2">
-                <summary className="cursor-pointer font-bold">
-                  Assess and approve ahead of time
-                </summary>
-                <PermitPanel {...props} />
-              </details>
-            )}
-            {view.stage !== 'closed' && <ClashPanel {...props} />}
-            <AmissPanels {...props} />
-            <UntoldPanel {...props} />
+            <JobTabs tabs={listTabs(props)} shown={tab} onShow={setTab} />
           </PlanDraftDesk>
-          {view.stage !== 'closed' && <StoredPanel jobId={jobId} view={view} names={names} />}
         </div>
         <aside className="flex flex-col gap-4 lg:sticky lg:top-32 lg:max-h-[calc(100vh-8.5rem)] lg:self-start lg:overflow-auto">
-          <NextCard {...props} />
+          <NextCard {...props} onGo={goToWork} />
           <Lamps view={view} jobId={jobId} source={source} />
         </aside>
       </main>

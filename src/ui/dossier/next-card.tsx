@@ -22,8 +22,8 @@ function sayWho({ next, me, names }: DossierProps): string {
 }
 
 /** The next step of a job in a sentence, who may do it, the way there, and what holds it up. */
-export function NextCard(props: DossierProps) {
-  const { next, view } = props;
+export function NextCard(props: DossierProps & { readonly onGo: () => void }) {
+  const { next, view, onGo } = props;
   const isNow = next?.urgency === 'now';
   return (
     <section
@@ -43,9 +43,9 @@ export function NextCard(props: DossierProps) {
             )}
           </p>
           <p className="text-sm">{sayWho(props)}</p>
-          <a href="#workspace" className="btn btn-primary btn-sm self-start">
+          <button className="btn btn-primary btn-sm self-start" onClick={onGo}>
             Go to it <ArrowRight size={14} aria-hidden />
-          </a>
+          </button>
         </>
       ) : (
         <p>

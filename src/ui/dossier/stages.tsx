@@ -1,22 +1,24 @@
 import type { Stage } from '../../core/job';
 
-const STAGES: readonly { readonly stage: Stage; readonly label: string }[] = [
-  { stage: 'plan', label: 'Trace and plan' },
-  { stage: 'review', label: 'Review' },
-  { stage: 'walk-down', label: 'Walk down' },
-  { stage: 'isolate', label: 'Isolate and prove' },
-  { stage: 'permit', label: 'Permit' },
-  { stage: 'work', label: 'Work' },
-  { stage: 'restore', label: 'Restore' },
-  { stage: 'closed', label: 'Closed' },
-];
+export const STAGE_LABELS: Readonly<Record<Stage, string>> = {
+  plan: 'Trace and plan',
+  review: 'Review',
+  'walk-down': 'Walk down',
+  isolate: 'Isolate and prove',
+  permit: 'Permit',
+  work: 'Work',
+  restore: 'Restore',
+  closed: 'Closed',
+};
+
+const STAGES = Object.keys(STAGE_LABELS) as Stage[];
 
 /** The stages of a job in a row, with the one that it is at marked. */
 export function Stages({ stage }: { readonly stage: Stage }) {
-  const here = STAGES.findIndex((one) => one.stage === stage);
+  const here = STAGES.indexOf(stage);
   return (
     <ol aria-label="Stages" className="flex flex-wrap items-center gap-y-1 text-sm">
-      {STAGES.map(({ stage: one, label }, index) => (
+      {STAGES.map((one, index) => (
         <li
           key={one}
           aria-current={index === here ? 'step' : undefined}
@@ -29,7 +31,7 @@ export function Stages({ stage }: { readonly stage: Stage }) {
             }
           >
             {index < here ? '✓ ' : ''}
-            {label}
+            {STAGE_LABELS[one]}
           </span>
         </li>
       ))}

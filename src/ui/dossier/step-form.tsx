@@ -168,7 +168,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
     case 'tell':
       return (
         <SmallForm
-          button="Told"
+          button="Record that they were told"
           onSend={(read) => run({ kind: 'tell-affected', who: read('who') })}
         >
           <TextField label="Who was told" name="who" />

@@ -14,6 +14,10 @@ const describeFirst = (figures: readonly Figure[]): string =>
 const worked = (view: DossierView) =>
   view.stored.filter(({ subject }) => !(subject in view.dossier.noted));
 
+/** Whether there is anything to say about stored energy. */
+export const hasStored = (view: DossierView): boolean =>
+  worked(view).length + Object.keys(view.dossier.noted).length > 0;
+
 /** What holds energy under this plan, worked out from the plant file or noted from the Bench. */
 export function StoredPanel({
   jobId,

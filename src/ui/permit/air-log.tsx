@@ -190,7 +190,7 @@ export function AirLogPanel(props: DossierProps) {
         </p>
       ))}
       <SmallForm
-        button="It stands there"
+        button="Record where it stands"
         onSend={(read) =>
           void run({
             kind: 'place-detector',

@@ -31,7 +31,7 @@ export function Opening({
         </p>
       ) : (
         <SmallForm
-          button="It is open"
+          button="Record that the space is open"
           onSend={(read) => void run({ kind: 'open-space', guard: read('guard') })}
         >
           <TextField label="How the opening is guarded" name="guard" />

@@ -21,7 +21,7 @@ function Stopped({ view, names }: DossierProps) {
         {on.length > 0 ? `Call off by name: ${on.join(', ')}.` : 'Nobody is signed on.'}
       </p>
       <SmallForm
-        button="Lift the stop"
+        button="Let the work go on"
         onSend={(read) => void run({ kind: 'lift-stop', found: read('cleared') })}
       >
         <TextField label="What was found, and what was done about it" name="cleared" />
