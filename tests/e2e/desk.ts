@@ -65,10 +65,18 @@ export async function press(target: Locator): Promise<void> {
   await target.page().keyboard.press('Enter');
 }
 
+/** Opens the palette by keyboard and types into it. */
+export async function ask(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await expect(
+    page.getByRole('dialog', { name: 'Find or do' }).getByRole('combobox'),
+  ).toBeFocused();
+  await page.keyboard.type(words);
+}
+
 /** Does something that can be done from anywhere, by the keyboard alone. */
 export async function doAnywhere(page: Page, words: string): Promise<void> {
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type(words);
+  await ask(page, words);
   await expect(page.getByRole('option', { name: words })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toHaveCount(0);

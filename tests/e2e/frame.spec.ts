@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { expectNoBarriers, nameOf, open, pinOf, shoot } from './desk';
+import { ask, expectNoBarriers, nameOf, open, pinOf, shoot } from './desk';
 
 test('jobs are found, sorted and written out; the keyboard goes anywhere; the desk changes hands', async ({
   page,
@@ -45,14 +45,12 @@ test('jobs are found, sorted and written out; the keyboard goes anywhere; the de
   });
 
   await test.step('Ctrl K finds a job and goes there; it also goes to places', async () => {
-    await page.keyboard.press('Control+k');
-    await page.keyboard.type('seal change');
+    await ask(page, 'seal change');
     await expect(page.getByRole('option', { name: /Seal change/ })).toBeVisible();
     await shoot(page, 'palette');
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(/\/jobs\/J-\d+$/);
-    await page.keyboard.press('Control+k');
-    await page.keyboard.type('locks');
+    await ask(page, 'locks');
     await page.getByRole('option', { name: 'Locks', exact: true }).click();
     await expect(page).toHaveURL(/\/locks$/);
   });

@@ -317,7 +317,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await expect(page.locator('[data-detector-fault="GM-20"]')).toHaveCount(0);
   expect(await (await readings({})).json()).toMatchObject({ taken: 0, known: 1, alarms: [] });
   await expect(other.locator(`[data-alarm="${job}"]`)).toContainText(
-    `Not accounted for: ${nameOf('kit')}`,
+    `Account for ${nameOf('kit')}`,
   );
   await actAs(page, 'otto');
   await expect(page.getByLabel('To account for')).toContainText(nameOf('kit'));

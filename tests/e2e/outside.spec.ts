@@ -11,6 +11,7 @@ import {
 } from '../support/seal-change';
 import {
   actAs,
+  ask,
   carryOutOn,
   codesOf,
   expectNoBarriers,
@@ -77,8 +78,9 @@ test('work orders come in by sheet and by token, are raised, found and read out 
   await outside.dispose();
 
   // What came in is found by its number, and goes out as tables and as a calendar.
-  await page.getByRole('searchbox', { name: /^Find/ }).fill('4711');
-  await page.getByRole('searchbox', { name: /^Find/ }).press('Enter');
+  await ask(page, '4711');
+  await expect(page.getByRole('option', { name: /Grease the coupling/ })).toBeVisible();
+  await page.getByRole('option', { name: 'Everything found for' }).click();
   await expect(page.locator(`[data-found="${job}"]`)).toContainText('Grease the coupling');
   await expectNoBarriers(page);
   await shoot(page, 'find');

@@ -5,6 +5,7 @@ import {
   beginShift,
   choose,
   codesOf,
+  doAnywhere,
   expectNoBarriers,
   letTimePass,
   nameOf,
@@ -346,14 +347,14 @@ test('the plant and a planned job at both sizes', async ({ page }) => {
   await page.goto('/login');
   await actAs(page, 'ada').catch(() => undefined);
   await page.goto('/plant');
-  await expect(page.getByRole('img', { name: /180 sections/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /181 sections/ })).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'plant');
-  await page.goto('/');
+  await page.goto('/jobs');
   await shoot(page, 'jobs');
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/jobs/J-0002');
-  await expect(page.getByText('Holding this up')).toBeVisible();
+  await expect(page.getByLabel('Holding this up')).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'job-narrow');
 });

@@ -40,9 +40,9 @@ export default async function PlantPage() {
         )}
       </div>
       <p className="text-sm">
-        {graph.sections.length} sections, {graph.links.length} links. Rounded plates are sources. E
-        electrical, M mechanical, P pressure, F process, G gravity. A tick marks what was found in
-        the field as drawn. Drag to move, Ctrl and wheel to zoom.
+        {graph.sections.length} sections, {graph.plant.links.length} links. Rounded plates are
+        sources. E electrical, M mechanical, P pressure, F process, G gravity. A tick marks what was
+        found in the field as drawn. Drag to move, Ctrl and wheel to zoom.
       </p>
       <PlantDiagram
         drawing={await drawPlant(graph, me.id)}

@@ -10,7 +10,7 @@ const file = (family: string, weight: number) =>
 
 /** The typefaces of print, by the name that a document calls them. */
 export const PRINT_FONTS = {
-  text: file('b612', 400),
-  bold: file('b612', 700),
-  code: file('b612-mono', 700),
+  text: file('atkinson-hyperlegible-next', 400),
+  bold: file('atkinson-hyperlegible-next', 700),
+  code: file('atkinson-hyperlegible-mono', 700),
 } as const;

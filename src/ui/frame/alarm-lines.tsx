@@ -3,13 +3,14 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Shown } from '../shell/use-beat';
+import { splitClauses } from './clauses';
 
 type Alarm = Shown['alarms'][number];
 
 /** One alarm in one line: what and how bad, where, who has to be accounted for. What else is known is one press away. */
 function AlarmLine({ alarm: { job, why, missing } }: { readonly alarm: Alarm }) {
   const [isOpen, setOpen] = useState(false);
-  const [first = '', ...rest] = why.split('; ');
+  const [first = '', ...rest] = splitClauses(why);
   return (
     <div data-alarm={job ?? 'unknown'} className="px-3 py-1">
       <p className="flex items-center gap-2">

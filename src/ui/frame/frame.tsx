@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useCallback, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useCallback, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useMoments } from '../shell/site-moments';
 import type { Shown } from '../shell/use-beat';
 import { AlarmLines, TroubleLine } from './alarm-lines';
@@ -16,7 +16,8 @@ import { InSpaces, SiteClock, TopBar } from './top-bar';
 import { useLive } from './use-live';
 
 /** What the keyboard or a menu opens is loaded when it is first asked for. */
-const Palette = dynamic(() => import('./palette').then((part) => part.Palette), { ssr: false });
+const loadPalette = () => import('./palette').then((part) => part.Palette);
+const Palette = dynamic(loadPalette, { ssr: false });
 const TakeOver = dynamic(() => import('./take-over').then((part) => part.TakeOver), { ssr: false });
 const KeysDialog = dynamic(() => import('./keys-dialog').then((part) => part.KeysDialog), {
   ssr: false,
@@ -121,6 +122,8 @@ export function Frame({ children, ...facts }: FrameFacts & { readonly children: 
   const onFind = useCallback(() => setOpen('find'), []);
   const onKeys = useCallback(() => setOpen('keys'), []);
   useFrameKeys(onFind, onKeys);
+  // Ahead of time, so that what is typed right after Ctrl K is not lost.
+  useEffect(() => void loadPalette().catch(() => undefined), []);
   const isField = path.endsWith('/field');
   const person = (
     <PersonMenu name={facts.me.name} deeds={deeds.slice(facts.me.coordinator ? 1 : 0)} />

@@ -2,25 +2,14 @@
 
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState, type FormEvent } from 'react';
+import { Dialog } from '../kit/dialog';
+import { signIn } from '../shell/sign-in-at';
 
 interface Somebody {
   readonly id: string;
   readonly name: string;
   readonly is: string;
-}
-
-/** Signs somebody in; answers what is wrong, or nothing. */
-export async function signIn(person: string, pin: string): Promise<string | undefined> {
-  const answer = await fetch('/api/session', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ person, pin }),
-  }).catch(() => undefined);
-  if (answer?.ok) return undefined;
-  const body = (await answer?.json().catch(() => undefined)) as { error?: string } | undefined;
-  return body?.error ?? 'The server could not be reached. Nothing was sent.';
 }
 
 /** Everybody who may take over, asked for when the dialog opens. */
@@ -80,46 +69,34 @@ export function TakeOver({ onClose: close }: { readonly onClose: () => void }) {
   const people = usePeople();
   const [who, setWho] = useState<Somebody>();
   return (
-    <Dialog.Root open onOpenChange={(isOpen) => !isOpen && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed left-1/2 top-16 z-50 flex w-[min(26rem,calc(100vw-2rem))] -translate-x-1/2 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-4 shadow-xl"
-        >
-          <Dialog.Title className="text-lg font-bold">Who takes over this desk?</Dialog.Title>
-          {who ? (
-            <PinForm
-              who={who}
-              onDone={() => {
-                close();
-                router.refresh();
-              }}
-            />
-          ) : (
-            <Command label="Who takes over" className="flex flex-col gap-2">
-              <Command.Input autoFocus placeholder="Name or role" className="input w-full" />
-              <Command.List className="max-h-72 overflow-y-auto">
-                <Command.Empty className="px-2 py-1">Nobody of that name.</Command.Empty>
-                {people.map((one) => (
-                  <Command.Item
-                    key={one.id}
-                    value={`${one.name} ${one.is} ${one.id}`}
-                    onSelect={() => setWho(one)}
-                    className="flex cursor-pointer justify-between gap-2 rounded px-2 py-1.5 data-[selected=true]:bg-primary data-[selected=true]:text-primary-content"
-                  >
-                    <span className="font-bold">{one.name}</span>
-                    <span className="text-sm">{one.is}</span>
-                  </Command.Item>
-                ))}
-              </Command.List>
-            </Command>
-          )}
-          <button className="btn btn-sm self-start" onClick={close}>
-            Leave it as it is
-          </button>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Dialog title="Who takes over this desk?" leave="Leave it as it is" onClose={close}>
+      {who ? (
+        <PinForm
+          who={who}
+          onDone={() => {
+            close();
+            router.refresh();
+          }}
+        />
+      ) : (
+        <Command label="Who takes over" className="flex flex-col gap-2">
+          <Command.Input autoFocus placeholder="Name or role" className="input w-full" />
+          <Command.List className="max-h-72 overflow-y-auto">
+            <Command.Empty className="px-2 py-1">Nobody of that name.</Command.Empty>
+            {people.map((one) => (
+              <Command.Item
+                key={one.id}
+                value={`${one.name} ${one.is} ${one.id}`}
+                onSelect={() => setWho(one)}
+                className="flex cursor-pointer justify-between gap-2 rounded px-2 py-1.5 data-[selected=true]:bg-primary data-[selected=true]:text-primary-content"
+              >
+                <span className="font-bold">{one.name}</span>
+                <span className="text-sm">{one.is}</span>
+              </Command.Item>
+            ))}
+          </Command.List>
+        </Command>
+      )}
+    </Dialog>
   );
 }

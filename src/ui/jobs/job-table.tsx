@@ -5,6 +5,7 @@ import { ArrowDown, ArrowUp, Columns3, Download } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { JobRow } from '../../core/watch';
+import { Menu, MENU_ITEM } from '../kit/menu';
 import { useMoments } from '../shell/site-moments';
 import { columns, features, HIDDEN_AT_FIRST } from './job-columns';
 import { JobRows } from './job-rows';
@@ -68,33 +69,27 @@ interface Choosable {
 
 /** Which columns are shown. */
 function ColumnMenu({ all }: { readonly all: readonly Choosable[] }) {
+  const button = (
+    <>
+      <Columns3 size={14} aria-hidden /> Columns
+    </>
+  );
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="btn btn-sm">
-        <Columns3 size={14} aria-hidden /> Columns
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 rounded-box border border-base-300 bg-base-100 p-1 shadow-xl"
+    <Menu className="btn btn-sm" button={button}>
+      {all.map((column) => (
+        <DropdownMenu.CheckboxItem
+          key={column.id}
+          checked={column.getIsVisible()}
+          disabled={column.id === 'id'}
+          onCheckedChange={(isOn) => column.toggleVisibility(isOn)}
+          onSelect={(event) => event.preventDefault()}
+          className={MENU_ITEM}
         >
-          {all.map((column) => (
-            <DropdownMenu.CheckboxItem
-              key={column.id}
-              checked={column.getIsVisible()}
-              disabled={column.id === 'id'}
-              onCheckedChange={(isOn) => column.toggleVisibility(isOn)}
-              onSelect={(event) => event.preventDefault()}
-              className="flex cursor-pointer items-center gap-2 rounded px-3 py-1 outline-none data-[highlighted]:bg-primary data-[highlighted]:text-primary-content"
-            >
-              <span className="w-4">{column.getIsVisible() ? '✓' : ''}</span>
-              {String(column.columnDef.header)}
-            </DropdownMenu.CheckboxItem>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          <span className="w-4">{column.getIsVisible() ? '✓' : ''}</span>
+          {String(column.columnDef.header)}
+        </DropdownMenu.CheckboxItem>
+      ))}
+    </Menu>
   );
 }
 

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { signIn } from './sign-in-at';
 
 /** Choosing a person and giving the PIN. */
 export function SignIn({ people }: { readonly people: readonly { id: string; label: string }[] }) {
@@ -12,19 +13,15 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
     event.preventDefault();
     setBusy(true);
     const form = new FormData(event.currentTarget);
-    const answer = await fetch('/api/session', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ person: form.get('person'), pin: form.get('pin') }),
-    }).catch(() => undefined);
+    const wrong = await signIn(
+      (form.get('person') as string | null) ?? '',
+      (form.get('pin') as string | null) ?? '',
+    );
     setBusy(false);
-    if (answer?.ok) {
-      router.push('/jobs');
-      router.refresh();
-    } else {
-      const body = (await answer?.json().catch(() => undefined)) as { error?: string } | undefined;
-      setError(body?.error ?? 'The server could not be reached. Nothing was sent.');
-    }
+    setError(wrong ?? '');
+    if (wrong !== undefined) return;
+    router.push('/jobs');
+    router.refresh();
   };
   return (
     <main className="mx-auto flex max-w-md flex-col gap-4 p-6 pt-16">
