@@ -43,6 +43,7 @@ describe('the list of jobs', () => {
       }) as object,
       isMine: true,
       isClosed: false,
+      isAtHatch: false,
     });
   });
 
@@ -54,7 +55,7 @@ describe('the list of jobs', () => {
   it('puts what has people at it first, and what cannot wait before all', () => {
     const { job } = carryOutAt(db, LIVE());
     const [first] = seenBy('hana');
-    expect(first).toMatchObject({ id: job, stands: 'permit live', until: expect.any(String) as string }); // prettier-ignore
+    expect(first).toMatchObject({ id: job, stands: 'permit live', isAtHatch: true, until: expect.any(String) as string }); // prettier-ignore
     moveClock(db, 12);
     const [lapsed] = seenBy('hana');
     expect(lapsed).toMatchObject({ id: job, stands: 'permit lapsed', next: { urgency: 'now' } });

@@ -39,6 +39,7 @@ export function readJobTable(db: Db, me: Person): JobRow[] {
         ...(next ? { next } : {}),
         isMine: performer === me.id || (next !== undefined && mine.has(next.who)),
         isClosed: stage === 'closed',
+        isAtHatch: stage === 'permit' || stage === 'work',
       };
     });
 }

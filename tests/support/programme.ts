@@ -131,7 +131,15 @@ class Writer {
     name: string,
     seeds: readonly (readonly [number, number])[],
     step: (link: number) => number,
-    { most = 1, strikes = (_: number): Term[] => [], grows = true } = {},
+    {
+      most = 1,
+      strikes,
+      grows = true,
+    }: {
+      readonly most?: number;
+      readonly strikes?: (section: number) => Term[];
+      readonly grows?: boolean;
+    } = {},
   ): (section: number, mode: number) => string {
     const { graph, made } = this;
     const of = (section: number, mode: number) => made.label(`${name}_${section}_${mode}`, most);
@@ -147,7 +155,8 @@ class Writer {
         for (const mode of MODES.keys()) {
           for (const one of modesBefore(graph, link, before, mode)) {
             const [near, far] = [of(section, mode), of(before, one)];
-            if (grows) made.atLeast([[1, far], [-1, near], ...held, ...strikes(before)], 0);
+            if (grows)
+              made.atLeast([[1, far], [-1, near], ...held, ...(strikes?.(before) ?? [])], 0);
             else made.atLeast([[-1, far], [1, near], ...held], 0);
           }
         }

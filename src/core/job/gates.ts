@@ -147,6 +147,15 @@ export function gateProvedAgain(isolation: IsolationRecord, order: WorkOrder): R
 
 const subjects = (steps: readonly Step[]) => steps.map((step) => step.subject).join(', ');
 
+/** "P201-CAS (pressure), P201-CBL (voltage)": what is read where; a proof is kept under what it reads and where. */
+const sayProofs = (steps: readonly Step[]): string =>
+  steps
+    .map(({ subject }) => {
+      const [kind = '', ...section] = subject.split(':');
+      return section.length === 0 ? subject : `${section.join(':')} (${kind})`;
+    })
+    .join(', ');
+
 /** What is missing until the isolation holds: told, stopped, locked, let down, proved, tried, keys in the box. */
 export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
   const { isolation } = dossier;
@@ -169,7 +178,7 @@ export function gateHolding(dossier: Dossier, order: WorkOrder): Refusal[] {
       .map((link) => refuse('way-stays-shut', { link })),
     ...(ways.length > 0 ? [refuse('way-not-seen', { links: subjects(ways) })] : []),
     ...(stores.length > 0 ? [refuse('not-let-down', { subjects: subjects(stores) })] : []),
-    ...(proofs.length > 0 ? [refuse('not-proved', { proofs: subjects(proofs) })] : []),
+    ...(proofs.length > 0 ? [refuse('not-proved', { proofs: sayProofs(proofs) })] : []),
     ...(stations.length > 0 ? [refuse('not-tried', { stations: subjects(stations) })] : []),
     ...(isolation.box || isolation.lockout === 'each-point' ? [] : [refuse('box-not-locked')]),
   ];

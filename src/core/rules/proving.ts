@@ -102,7 +102,7 @@ export const PROVING_RULES = {
   ),
   'not-proved': rule(
     'prove',
-    (f) => `${f.proofs} not proved dead.`,
+    (f) => `Not yet proved dead: ${f.proofs}.`,
     `${LOCKOUT}(d)(6)`,
     'Take each reading and record it.',
   ),

@@ -17,6 +17,8 @@ export interface JobRow {
   /** Whether it waits for whoever looks, or is theirs to perform. */
   readonly isMine: boolean;
   readonly isClosed: boolean;
+  /** Whether it is for the issuing authority: from proved to the permit closed. */
+  readonly isAtHatch: boolean;
 }
 
 const STAGE_WORDS: Readonly<Record<string, string>> = {

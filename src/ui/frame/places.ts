@@ -7,6 +7,7 @@ import {
   MonitorDot,
   Settings,
   ShieldOff,
+  Stamp,
   UsersRound,
   type LucideIcon,
 } from 'lucide-react';
@@ -21,6 +22,7 @@ export interface Place {
 export const PLACES: readonly Place[] = [
   { href: '/watch', label: 'Watch', Icon: MonitorDot },
   { href: '/jobs', label: 'Jobs', Icon: ClipboardList },
+  { href: '/hatch', label: 'Hatch', Icon: Stamp },
   { href: '/plant', label: 'Plant', Icon: Factory },
   { href: '/locks', label: 'Locks', Icon: LockKeyhole },
   { href: '/bypasses', label: 'Bypasses', Icon: ShieldOff },

@@ -1,0 +1,138 @@
+'use client';
+
+import Link from 'next/link';
+import { isHeld } from '../../core/job';
+import type { JobRow } from '../../core/watch';
+import { CommandDesk } from '../command/use-command';
+import { BoxPanel } from '../dossier/box-panel';
+import { NextCard } from '../dossier/next-card';
+import type { DossierProps } from '../dossier/types';
+import { AirPanel } from '../permit/air-panel';
+import { EntryPanel } from '../permit/entry-panel';
+import { PapersPanel } from '../permit/papers-panel';
+import { PermitPanel } from '../permit/permit-panel';
+import { StopPanel } from '../permit/stop-panel';
+import { TeamPanel } from '../permit/team-panel';
+import { WorkPanel } from '../permit/work-panel';
+import { Beside } from '../shell/site-moments';
+
+/** One permit in the queue: what it is for, how it stands, what it waits for. */
+function Waiting({
+  row,
+  isChosen,
+  now,
+}: {
+  readonly row: JobRow;
+  readonly isChosen: boolean;
+  readonly now: string;
+}) {
+  const { id, title, equipment, stands, until, next } = row;
+  return (
+    <li>
+      <Link
+        href={`/hatch?job=${id}`}
+        aria-current={isChosen ? 'true' : undefined}
+        className={`flex flex-col rounded-box border-2 px-3 py-2 ${isChosen ? 'border-primary bg-base-200' : 'border-transparent hover:bg-base-200'}`}
+      >
+        <span className="flex items-baseline gap-2">
+          <span className="font-mono">{id}</span>
+          <span className={`ml-auto text-sm ${stands === 'STOPPED' ? 'font-bold text-error' : ''}`}>
+            {stands}
+          </span>
+        </span>
+        <span className="font-bold">{title}</span>
+        <span className="flex flex-wrap gap-x-3 text-sm">
+          <span className="font-mono">{equipment}</span>
+          {until !== undefined && <Beside at={until} now={now} />}
+        </span>
+        {next && (
+          <span
+            className={`line-clamp-2 text-sm ${next.urgency === 'now' ? 'font-bold text-error' : ''}`}
+          >
+            {next.what}
+          </span>
+        )}
+      </Link>
+    </li>
+  );
+}
+
+/** The forms of the permit at hand, by how it stands. */
+function AtHand(props: DossierProps) {
+  const { view } = props;
+  if (view.stage === 'permit') {
+    return (
+      <>
+        {!view.dossier.papers && <PapersPanel {...props} />}
+        <PermitPanel {...props} />
+        <AirPanel {...props} />
+        <EntryPanel {...props} />
+        <BoxPanel {...props} />
+        <TeamPanel {...props} />
+      </>
+    );
+  }
+  return (
+    <>
+      <WorkPanel {...props} />
+      {isHeld(view.dossier.permit) && <EntryPanel {...props} />}
+      <BoxPanel {...props} />
+    </>
+  );
+}
+
+/** The permit that is dealt with: whose it is, what holds it up, and what can be done with it. */
+function Chosen(props: DossierProps) {
+  const { jobId, sequence, me, names, view } = props;
+  const toForms = () => document.getElementById('at-hand')?.scrollIntoView();
+  return (
+    <CommandDesk key={jobId} handle={{ jobId, sequence, me, names }}>
+      <section aria-label="Permit at hand" className="flex min-w-0 flex-col gap-4">
+        <h2 className="text-xl font-bold">
+          <Link href={`/jobs/${jobId}`} className="font-mono underline">
+            {jobId}
+          </Link>{' '}
+          {view.dossier.title}
+        </h2>
+        <StopPanel {...props} />
+        <div id="at-hand" className="scroll-mt-16" />
+        <AtHand {...props} />
+      </section>
+      <aside className="flex flex-col gap-4 lg:sticky lg:top-14 lg:self-start">
+        <NextCard {...props} onGo={toForms} />
+      </aside>
+    </CommandDesk>
+  );
+}
+
+/** The desk of the issuing authority: who waits, for what, what is missing; and the permit at hand, without opening its job. */
+export function HatchScreen({
+  waiting,
+  now,
+  at,
+}: {
+  readonly waiting: readonly JobRow[];
+  readonly now: string;
+  readonly at?: DossierProps;
+}) {
+  return (
+    <main className="grid gap-4 p-4 lg:grid-cols-[18rem_minmax(0,1fr)_19rem]">
+      <section aria-label="At the hatch" className="flex flex-col gap-2">
+        <h1 className="text-xl font-bold">Hatch</h1>
+        {waiting.length === 0 ? (
+          <p>
+            Nobody is at the hatch. A job comes here once it is isolated and proved, and stays until
+            its permit is closed.
+          </p>
+        ) : (
+          <ul className="flex flex-col gap-1">
+            {waiting.map((row) => (
+              <Waiting key={row.id} row={row} isChosen={row.id === at?.jobId} now={now} />
+            ))}
+          </ul>
+        )}
+      </section>
+      {at && <Chosen {...at} />}
+    </main>
+  );
+}
