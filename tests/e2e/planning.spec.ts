@@ -115,6 +115,7 @@ test('figures are worked out as they are typed, refused by field, and used in a 
   await shoot(page, 'bench');
   await page.getByRole('button', { name: 'Use these figures' }).click();
   await page.getByRole('status').getByRole('link', { name: job }).click();
+  await page.getByRole('tab', { name: 'Stored energy' }).click();
   await expect(stored.getByRole('row', { name: /DR-2002/ })).toContainText('noted by Ada');
   await page.getByRole('link', { name: 'Walk list' }).click();
   await expect(page.getByText(/wait \d\d min, then read PG-2002/)).toBeVisible();
