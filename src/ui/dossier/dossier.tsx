@@ -257,12 +257,12 @@ function listTabs(props: DossierProps & { readonly source?: string }): JobTab[] 
         <>
           <StopPanel {...props} />
           <AlarmPanels {...props} />
+          <UntoldPanel {...props} />
           {onDiagram && drawing}
           <div id="workspace" className="scroll-mt-44" />
           <StagePanel {...props} />
           <BypassPanel {...props} />
           <InspectionPanel {...props} />
-          <UntoldPanel {...props} />
         </>
       ),
     },
