@@ -10,6 +10,7 @@ import {
   fieldSteps,
   firstLock,
   nobody,
+  site,
   voltageProof,
   type RefusalRow,
 } from '../seal-change';
@@ -104,6 +105,14 @@ export const ISOLATING_ROWS: RefusalRow[] = [
     firstLock({}),
     ['lock-in-use'],
     { others: { ...nobody, lockAt: new Map([['E-01', 'J-0009']]) } },
+  ],
+  [
+    'a breaker locked by someone whose authorisation stops below its voltage',
+    STOPPED,
+    'tove',
+    firstLock({}),
+    ['voltage-beyond'],
+    { site: { ...site, values: { ...site.values, 'electrical-authority-v': 230 } } },
   ],
   [
     'drained before locked',
