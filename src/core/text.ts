@@ -1,3 +1,6 @@
+/** A sentence or a name with a capital at its beginning. */
+export const capitalise = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** No document nests deeper than this; what does was made to exhaust whoever reads it. */
 const MOST_DEPTH = 64;
 

@@ -1,4 +1,4 @@
-import { ROLE_NAMES, findAuthorisation, ROLES, type Person } from '../core/people/people';
+import { findAuthorisation, ROLES, type Person } from '../core/people/people';
 import { pickNext, rankStage, sayStage, type JobRow, type NextUp } from '../core/watch';
 import type { Db } from '../db';
 import { readNow } from './clock';
@@ -15,9 +15,7 @@ export function readJobTable(db: Db, me: Person): JobRow[] {
   const areas = new Map(plant.areas.map(({ id, name }) => [id, name]));
   const areaOf = new Map(plant.equipment.map(({ id, area }) => [id, areas.get(area) ?? area]));
   const performers = new Map(readOpenJobs(db).map(({ id, dossier }) => [id, dossier.performer]));
-  const mine = new Set<string>(
-    ROLES.filter((role) => findAuthorisation(me, role, now) === 'held').map((role) => ROLE_NAMES[role]), // prettier-ignore
-  );
+  const mine = new Set(ROLES.filter((role) => findAuthorisation(me, role, now) === 'held'));
   const { queue } = readBoard(db);
   const nextOf = new Map<string, NextUp[]>();
   for (const one of queue) nextOf.set(one.job, [...(nextOf.get(one.job) ?? []), one]);
@@ -37,7 +35,7 @@ export function readJobTable(db: Db, me: Person): JobRow[] {
         stands: sayStage(stage, permit),
         ...(until === null ? {} : { until }),
         ...(next ? { next } : {}),
-        isMine: performer === me.id || (next !== undefined && mine.has(next.who)),
+        isMine: performer === me.id || (next !== undefined && mine.has(next.role)),
         isClosed: stage === 'closed',
         isAtHatch: stage === 'permit' || stage === 'work',
       };

@@ -1,6 +1,6 @@
 export * from './bodies';
 export { checkPlan, type CheckResult } from './check/check';
-export { isIn, isMovedInto, listBars, type Bar, type BarredPosition } from './check/interlocks';
+export { isIn, isMovedInto } from './check/interlocks';
 export * from './inside';
 export * from './lamps';
 export { MODES, type Mode } from './modes';

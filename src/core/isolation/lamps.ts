@@ -1,3 +1,4 @@
+import { capitalise } from '../text';
 import { otherEnd, type Link, type PlantGraph, type Store } from '../plant';
 import type { Arrival, Trace, TracedSource } from './trace';
 
@@ -117,8 +118,7 @@ function sayMedium(graph: PlantGraph, { key, sources, arrivals }: Gathered): str
   const leaks = listLeaks(graph, arrivals);
   const leak =
     leaks.length > 0 ? `, if ${listNames(leaks)} ${leaks.length > 1 ? 'leak' : 'leaks'}` : '';
-  const capital = medium.charAt(0).toUpperCase() + medium.slice(1);
-  return `${capital} from ${nameSources(sources)}${leak}`;
+  return `${capitalise(medium)} from ${nameSources(sources)}${leak}`;
 }
 
 /** "The motor", "Heat from": how a machine is spoken of before its tag. */

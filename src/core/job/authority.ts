@@ -2,6 +2,7 @@ import { isFluid, type PlantGraph } from '../plant';
 import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
 import { listAccepters } from '../permits';
 import { refuse, type Refusal } from '../rules/book';
+import type { Step } from '../sequence';
 import type { Command } from './commands';
 import { DEVICE_COMMANDS } from './commands-air';
 import type { Context } from './site';
@@ -48,6 +49,35 @@ const rolesToProve = (proof: string): readonly Role[] => {
   return ['isolating-process'];
 };
 
+/** Who tells those affected, and who tries to start. */
+const TO_TELL: readonly Role[] = ['area-operator', 'coordinator'];
+const TO_TRY: readonly Role[] = ['area-operator', ...ISOLATING];
+
+/** Roles of which whoever does a step of the work order must hold at least one. */
+export function listRolesForStep(
+  graph: PlantGraph,
+  { phase, subject }: Pick<Step, 'phase' | 'subject'>,
+): readonly Role[] {
+  switch (phase) {
+    case 'tell':
+      return TO_TELL;
+    case 'stop':
+      return ['area-operator'];
+    case 'try-start':
+      return TO_TRY;
+    case 'prove':
+      return rolesToProve(subject);
+    case 'let-down':
+    case 'earth':
+      return [disciplineOfOutlet(graph, subject)];
+    case 'restrain':
+    case 'wait':
+      return [disciplineOfStore(graph, subject)];
+    default:
+      return [disciplineOfLink(graph, subject)];
+  }
+}
+
 /** Roles of which the one who acts must hold at least one; empty when anyone signed in may. */
 export function listRolesFor(command: Command, graph: PlantGraph): readonly Role[] {
   switch (command.kind) {
@@ -71,7 +101,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'note-calculation':
       return ['coordinator', 'issuing-authority', ...ISOLATING];
     case 'tell-affected':
-      return ['coordinator', 'area-operator'];
+      return TO_TELL;
     case 'run-test':
     case 'stop-plant':
     case 'walk-lineup':
@@ -102,7 +132,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'prove':
       return rolesToProve(command.proof);
     case 'try-start':
-      return ['area-operator', ...ISOLATING];
+      return TO_TRY;
     case 'screen-job':
     case 'cancel-permit':
       return ['coordinator', 'issuing-authority'];

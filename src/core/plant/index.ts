@@ -1,3 +1,4 @@
+export * from './bars';
 export * from './carriers';
 export * from './graph';
 export * from './kinds';

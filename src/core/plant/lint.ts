@@ -1,3 +1,4 @@
+import { idOfPosition, listBars, standsIn } from './bars';
 import { hasMovingPart, type Carrier } from './carriers';
 import { labelParts, type PlantGraph } from './graph';
 import { HAND_VALVE_KINDS } from './kinds';
@@ -90,14 +91,17 @@ function findUnprovable(graph: PlantGraph): DrawingCaution[] {
 }
 
 /** Interlocks whose positions all stand at once in normal running: drawn wrongly, or a line that is not. */
-const findBrokenInterlocks = ({ plant, linkAt, isNormallyClosed }: PlantGraph): DrawingCaution[] =>
-  (plant.interlocks ?? []).flatMap(({ id, open, closed }): DrawingCaution[] => {
-    const isShut = (link: string) => isNormallyClosed[linkAt.get(link) ?? -1] === 1;
-    const isOpen = (one: string) => linkAt.has(one) && !isShut(one);
-    if (!open.every(isOpen) || !closed.every(isShut)) return [];
-    const words = `${id}: all that it keeps from standing at once does (${[...open, ...closed].join(', ')})`;
-    return [{ code: 'interlock-broken', subject: id, words }];
-  });
+const findBrokenInterlocks = (graph: PlantGraph): DrawingCaution[] =>
+  listBars(graph)
+    .filter(
+      ({ kind, positions }) =>
+        kind === 'interlock' && positions.every((one) => standsIn(graph, one)),
+    )
+    .map(({ id, positions }) => {
+      const ids = positions.map((one) => idOfPosition(graph, one)).join(', ');
+      const words = `${id}: all that it keeps from standing at once does (${ids})`;
+      return { code: 'interlock-broken', subject: id, words };
+    });
 
 function findUnstarted(graph: PlantGraph): DrawingCaution[] {
   const started = new Set(

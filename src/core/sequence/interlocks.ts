@@ -1,12 +1,12 @@
+import { isIn, isMovedInto, type PlantState } from '../isolation';
 import {
-  isIn,
-  isMovedInto,
+  idOfPosition,
   listBars,
+  standsIn,
   type Bar,
   type BarredPosition,
-  type PlantState,
-} from '../isolation';
-import type { PlantGraph } from '../plant';
+  type PlantGraph,
+} from '../plant';
 import type { Draft } from './drafts';
 import { PHASES, type Phase } from './steps';
 
@@ -48,15 +48,14 @@ function reorder(first: Draft, then: Draft): readonly [Draft, Draft] | undefined
 
 /** What a plan moves out of a position of a bar, and what it moves into one. */
 function listMoves(graph: PlantGraph, state: PlantState, { positions }: Bar) {
-  const idOf = ({ part, number }: BarredPosition) =>
-    (part === 'outlet' ? graph.outlets[number]?.id : graph.links[number]?.id) ?? '';
-  const stands = ({ part, number, is }: BarredPosition) =>
-    part === 'link' && (graph.isNormallyClosed[number] === 1) === (is === 'closed');
+  const idOf = (position: BarredPosition) => idOfPosition(graph, position);
+  const stands = (position: BarredPosition) => standsIn(graph, position);
+  const isMoved = (position: BarredPosition) => isMovedInto(graph, state, position);
   return {
     out: positions.filter((one) => stands(one) && !isIn(graph, state, one)).map(idOf),
-    into: positions.filter((one) => isMovedInto(graph, state, one)).map(idOf),
+    into: positions.filter(isMoved).map(idOf),
     /** Some other position never comes about: the order does not matter. */
-    isIdle: positions.some((one) => !stands(one) && !isMovedInto(graph, state, one)),
+    isIdle: positions.some((one) => !stands(one) && !isMoved(one)),
   };
 }
 

@@ -1,34 +1,24 @@
-import { disciplineOf, type DossierView, type SiteFacts } from '../job';
-import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
+import { listRolesForStep, type DossierView, type SiteFacts } from '../job';
+import { findAuthorisation, type Role } from '../people/people';
 import { pickNext } from './job-row';
 import type { NextUp } from './queue';
 
 /** What is to be done next at a job: in a sentence, by whom, and who of the site that is. */
 export interface NextStep {
   readonly what: string;
+  /** The role that it is for before others. */
   readonly role: Role;
-  /** Ids of those who hold the role now. */
+  /** Ids of those who may do it now. */
   readonly who: readonly string[];
   readonly urgency: NextUp['urgency'];
   /** By when (ISO 8601, UTC), where there is a moment. */
   readonly at?: string;
 }
 
-const roleCalled = (name: string): Role =>
-  (Object.keys(ROLE_NAMES) as Role[]).find((role) => ROLE_NAMES[role] === name) ?? 'coordinator';
-
-/** The first step in the field that is not done, and who isolates what it is about. */
-function findFieldStep(
-  { stage, steps }: DossierView,
-  { graph }: SiteFacts,
-): Pick<NextStep, 'what' | 'role'> | undefined {
+/** The first step in the field that is not done, and the roles of which one may do it. */
+function findFieldStep({ stage, steps }: DossierView, { graph }: SiteFacts) {
   const step = stage === 'isolate' ? steps.find(({ done }) => !done) : undefined;
-  if (!step) return undefined;
-  const isPoint = [graph.linkAt, graph.outletAt, graph.storeAt].some((at) => at.has(step.subject));
-  if (isPoint) return { what: step.words, role: disciplineOf(graph, step.subject) };
-  if (step.phase !== 'prove') return { what: step.words, role: 'area-operator' };
-  const role = step.subject.startsWith('voltage:') ? 'isolating-electrical' : 'isolating-process';
-  return { what: step.words, role };
+  return step && { what: step.words, roles: listRolesForStep(graph, step) };
 }
 
 /** What is to be done next at a job, from what needs somebody there; undefined when nothing does. */
@@ -40,13 +30,13 @@ export function findNextStep(
   const first = pickNext(queue);
   if (!first) return undefined;
   const field = first.urgency === 'now' ? undefined : findFieldStep(view, site);
-  const role = field?.role ?? roleCalled(first.who);
+  const roles = field?.roles ?? [first.role];
   const who = [...site.people.values()]
-    .filter((person) => findAuthorisation(person, role, view.now) === 'held')
+    .filter((person) => roles.some((role) => findAuthorisation(person, role, view.now) === 'held'))
     .map(({ id }) => id);
   return {
     what: field?.what ?? first.what,
-    role,
+    role: roles[0] ?? first.role,
     who,
     urgency: first.urgency,
     ...(first.at === undefined || field ? {} : { at: first.at }),

@@ -25,12 +25,13 @@ export interface NextUp {
   readonly urgency: Urgency;
   /** By when (ISO 8601, UTC), where there is a moment. */
   readonly at?: string;
-  /** Who it waits for, by role. */
+  /** Who it waits for: the role, and what it is called. */
+  readonly role: Role;
   readonly who: string;
   readonly what: string;
 }
 
-type Next = Omit<NextUp, 'job' | 'title' | 'who'> & { readonly role: Role };
+type Next = Omit<NextUp, 'job' | 'title' | 'who'>;
 
 const now = (role: Role, what: string): Next => ({ urgency: 'now', role, what });
 const by = (at: string, role: Role, what: string): Next => ({ urgency: 'timed', at, role, what });
@@ -184,5 +185,5 @@ export function listNextUp(
     ...listUrgent(dossier, site),
     ...listTimed(dossier, site, at),
     ...listWaiting(dossier, stage),
-  ].map(({ role, ...next }) => ({ job, title: dossier.title, who: ROLE_NAMES[role], ...next }));
+  ].map((next) => ({ job, title: dossier.title, who: ROLE_NAMES[next.role], ...next }));
 }

@@ -125,7 +125,15 @@ describe('what needs someone next', () => {
 
   it('puts what cannot wait first, then what has a moment, then what waits', () => {
     const one = (urgency: NextUp['urgency'], job: string, when?: string): NextUp => {
-      return { job, title: '', who: '', what: '', urgency, ...(when ? { at: when } : {}) };
+      return {
+        job,
+        title: '',
+        role: 'coordinator',
+        who: '',
+        what: '',
+        urgency,
+        ...(when ? { at: when } : {}),
+      };
     };
     const queue = [
       one('waiting', 'J-1'),

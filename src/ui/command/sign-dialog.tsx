@@ -1,6 +1,8 @@
 'use client';
 
 import type { FormEvent } from 'react';
+import { PinInput } from '../kit/pin-input';
+
 /** Asks each signer for their PIN. */
 export function SignDialog({
   signers,
@@ -33,18 +35,12 @@ export function SignDialog({
         <h2 className="text-lg font-bold">Sign</h2>
         <p>A signature is a fresh PIN, given by the person themselves.</p>
         {signers.map((person, index) => (
-          <label key={person} className="flex flex-col gap-1">
-            PIN of {names[person] ?? person}
-            <input
-              name={person}
-              type="password"
-              inputMode="numeric"
-              autoComplete="off"
-              required
-              autoFocus={index === 0}
-              className="input w-full font-mono"
-            />
-          </label>
+          <PinInput
+            key={person}
+            label={`PIN of ${names[person] ?? person}`}
+            name={person}
+            autoFocus={index === 0}
+          />
         ))}
         {error !== '' && (
           <p role="alert" className="font-bold text-error">

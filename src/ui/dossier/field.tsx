@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { PinInput } from '../kit/pin-input';
 
 /** A labelled text field of a small form. */
 export function TextField({
@@ -30,21 +31,7 @@ export function TextField({
 }
 
 /** The PIN of whoever signs the form at hand. */
-export function PinField() {
-  return (
-    <label className="flex flex-col text-sm">
-      Your PIN
-      <input
-        name="pin"
-        type="password"
-        inputMode="numeric"
-        autoComplete="off"
-        required
-        className="input input-sm w-28 font-mono"
-      />
-    </label>
-  );
-}
+export const PinField = () => <PinInput label="Your PIN" isSmall />;
 
 /** Lists and fields are large enough for a gloved finger on a phone. */
 export const LIST_CLASS = 'select select-sm w-full max-sm:h-11 max-sm:text-base';

@@ -27,7 +27,7 @@ export function JobTabs({
   return (
     <Tabs.Root value={value} onValueChange={onShow} className="flex flex-col gap-3">
       <Tabs.List
-        aria-label="Of this job"
+        aria-label="Parts of this job"
         className="flex flex-wrap gap-1 border-b border-base-300 print:hidden"
       >
         {tabs.map(({ id, label, count = 0 }) => (

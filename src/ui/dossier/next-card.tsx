@@ -1,6 +1,7 @@
 'use client';
 
 import { ArrowRight } from 'lucide-react';
+import { capitalise } from '../../core/text';
 import { ROLE_NAMES } from '../../core/people/people';
 import { Reasons } from '../command/reasons';
 import { Beside } from '../shell/site-moments';
@@ -34,7 +35,7 @@ export function NextCard(props: DossierProps & { readonly onGo: () => void }) {
       {next ? (
         <>
           <p className={`line-clamp-5 ${isNow ? 'font-bold text-error' : 'font-bold'}`}>
-            {next.what.charAt(0).toUpperCase() + next.what.slice(1)}
+            {capitalise(next.what)}
             {next.at !== undefined && (
               <span className="font-normal">
                 {' '}

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { capitalise } from '../../core/text';
 import type { Shown } from '../shell/use-beat';
 import { splitClauses } from './clauses';
 
@@ -16,7 +17,7 @@ function AlarmLine({ alarm: { job, why, missing } }: { readonly alarm: Alarm }) 
       <p className="flex items-center gap-2">
         <strong className="shrink-0">▲ ALARM</strong>
         <span className="min-w-0 grow truncate" title={why}>
-          {first.charAt(0).toUpperCase() + first.slice(1)}
+          {capitalise(first)}
           {job !== undefined && `, at ${job}`}.
           {missing.length > 0 && <strong> Account for {missing.join(', ')}.</strong>}
         </span>

@@ -57,8 +57,8 @@ interface FrameFacts {
   readonly shown: Shown;
 }
 
-/** What can be done from anywhere, by whoever is signed in. */
-function useDeeds({ me, demo }: FrameFacts, onTakeOver: () => void): readonly Deed[] {
+/** What can be done from anywhere by whoever is signed in: what is about them, and all of it. */
+function useDeeds({ me, demo }: FrameFacts, onTakeOver: () => void) {
   const router = useRouter();
   const call = async (url: string, init: RequestInit) => {
     await fetch(url, init);
@@ -70,8 +70,7 @@ function useDeeds({ me, demo }: FrameFacts, onTakeOver: () => void): readonly De
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ hours }),
     });
-  return [
-    ...(me.coordinator ? [{ label: 'Raise a job', does: () => router.push('/jobs/new') }] : []),
+  const ofPerson: readonly Deed[] = [
     { label: 'Somebody else takes over', does: onTakeOver },
     ...(demo && me.coordinator
       ? DEMO_STEPS.map(([words, hours]) => ({
@@ -84,6 +83,8 @@ function useDeeds({ me, demo }: FrameFacts, onTakeOver: () => void): readonly De
       does: () => void call('/api/session', { method: 'DELETE' }).then(() => router.push('/login')),
     },
   ];
+  const raise = { label: 'Raise a job', does: () => router.push('/jobs/new') };
+  return { ofPerson, all: me.coordinator ? [raise, ...ofPerson] : ofPerson };
 }
 
 /** What stands over the page of a step in the field: the job, the clock, who it is; no rail. */
@@ -125,9 +126,7 @@ export function Frame({ children, ...facts }: FrameFacts & { readonly children: 
   // Ahead of time, so that what is typed right after Ctrl K is not lost.
   useEffect(() => void loadPalette().catch(() => undefined), []);
   const isField = path.endsWith('/field');
-  const person = (
-    <PersonMenu name={facts.me.name} deeds={deeds.slice(facts.me.coordinator ? 1 : 0)} />
-  );
+  const person = <PersonMenu name={facts.me.name} deeds={deeds.ofPerson} />;
   const close = () => setOpen(undefined);
   return (
     <div className="flex min-h-screen">
@@ -156,7 +155,7 @@ export function Frame({ children, ...facts }: FrameFacts & { readonly children: 
         </div>
         {children}
       </div>
-      {open === 'find' && <Palette onClose={close} deeds={deeds} />}
+      {open === 'find' && <Palette onClose={close} deeds={deeds.all} />}
       {open === 'take-over' && <TakeOver onClose={close} />}
       {open === 'keys' && <KeysDialog onClose={close} />}
     </div>

@@ -4,6 +4,7 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type FormEvent } from 'react';
 import { Dialog } from '../kit/dialog';
+import { PinInput } from '../kit/pin-input';
 import { signIn } from '../shell/sign-in-at';
 
 interface Somebody {
@@ -39,18 +40,7 @@ function PinForm({ who, onDone }: { readonly who: Somebody; readonly onDone: () 
   };
   return (
     <form className="flex flex-col gap-2" onSubmit={(event) => void submit(event)}>
-      <label className="flex flex-col gap-1">
-        PIN of {who.name}
-        <input
-          name="pin"
-          type="password"
-          inputMode="numeric"
-          autoComplete="off"
-          required
-          autoFocus
-          className="input w-full font-mono"
-        />
-      </label>
+      <PinInput label={`PIN of ${who.name}`} autoFocus />
       {error !== undefined && (
         <p role="alert" className="font-bold text-error">
           {error}

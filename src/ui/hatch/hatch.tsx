@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { isHeld } from '../../core/job';
+import { capitalise } from '../../core/text';
 import type { JobRow } from '../../core/watch';
 import { CommandDesk } from '../command/use-command';
 import { BoxPanel } from '../dossier/box-panel';
@@ -49,7 +50,7 @@ function Waiting({
           <span
             className={`line-clamp-2 text-sm ${next.urgency === 'now' ? 'font-bold text-error' : ''}`}
           >
-            {next.what}
+            {capitalise(next.what)}
           </span>
         )}
       </Link>

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { capitalise } from '../../core/text';
 import type { JobRow } from '../../core/watch';
 import { Beside } from '../shell/site-moments';
 
@@ -33,7 +34,7 @@ export function JobCell({
       return row.next === undefined ? null : (
         <span title={row.next.what} className="line-clamp-2">
           <span className={row.next.urgency === 'now' ? 'font-bold text-error' : ''}>
-            {row.next.what.charAt(0).toUpperCase() + row.next.what.slice(1)}
+            {capitalise(row.next.what)}
           </span>{' '}
           <span className="text-xs">({row.next.who})</span>
         </span>

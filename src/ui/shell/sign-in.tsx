@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { PinInput } from '../kit/pin-input';
 import { signIn } from './sign-in-at';
 
 /** Choosing a person and giving the PIN. */
@@ -41,17 +42,7 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
             ))}
           </select>
         </label>
-        <label className="flex flex-col gap-1">
-          PIN
-          <input
-            name="pin"
-            type="password"
-            inputMode="numeric"
-            required
-            autoComplete="off"
-            className="input w-full font-mono"
-          />
-        </label>
+        <PinInput label="PIN" />
         {error !== '' && (
           <p role="alert" className="font-bold text-error">
             {error}

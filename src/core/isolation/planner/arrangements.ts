@@ -1,6 +1,13 @@
-import { canStandOpen, linksOf, otherEnd, type Link, type PlantGraph } from '../../plant';
+import {
+  canStandOpen,
+  linksOf,
+  otherEnd,
+  type Bar,
+  type BarredPosition,
+  type Link,
+  type PlantGraph,
+} from '../../plant';
 import { isThrough, sectionOfOutlet } from '../bodies';
-import type { Bar, BarredPosition } from '../check/interlocks';
 import { listProtectors } from '../check/relief';
 import { computeFed } from '../cost';
 import type { Finding } from '../findings';
