@@ -1,6 +1,17 @@
 import { fieldSteps, site, WALKED } from '../../../tests/support/seal-change';
 import { findWorkOrder, listRolesFor, listRolesForStep } from '.';
 
+/** Commands by which a step is done. */
+const DOES_A_STEP: ReadonlySet<string> = new Set([
+  'lock-point',
+  'see-open',
+  'open-outlet',
+  'restrain-store',
+  'wait-out-store',
+  'prove',
+  'try-start',
+]);
+
 /** A seal change that is walked down, and its work order. */
 function walked() {
   const state = WALKED();
@@ -13,7 +24,7 @@ describe('who a step of the work order is for', () => {
   it('is whoever may give the command that does it, at each step of a seal change', () => {
     const { steps } = walked();
     const pairs = fieldSteps()
-      .filter(([, { kind }]) => kind !== 'tell-affected')
+      .filter(([, { kind }]) => DOES_A_STEP.has(kind))
       .flatMap(([, command]) => {
         const named = Object.values(command) as unknown[];
         const step = steps.find(({ subject }) => subject !== '' && named.includes(subject));
