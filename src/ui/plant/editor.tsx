@@ -133,7 +133,10 @@ export function PlantEditor({
                 {rows.slice(0, MOST_ROWS).map((row) => (
                   <tr key={row.id} className="border-t border-base-300">
                     {listed.map((column) => (
-                      <td key={column.name} className="py-1 pr-2 font-mono text-xs">
+                      <td
+                        key={column.name}
+                        className={`py-1 pr-2 font-mono text-xs ${column.name === 'id' ? 'whitespace-nowrap' : ''}`}
+                      >
                         {showField(column, row[column.name])}
                       </td>
                     ))}
