@@ -2,3 +2,4 @@ export * from './backup';
 export * from './beside';
 export * from './open';
 export * as tables from './schema';
+export * from './per-process';

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  blob,
   index,
   integer,
   primaryKey,
@@ -186,4 +187,19 @@ export const sessions = sqliteTable('session', {
   seen_ms: integer('seen_ms').notNull(),
   /** When it ends whatever happens: soon after someone else has signed in at its desk. */
   ends_ms: integer('ends_ms'),
+});
+
+/** Diagrams that were laid out, by the digest of what was to be drawn: what has not changed is never laid out again. */
+export const layouts = sqliteTable('layout', {
+  digest: text('digest').primaryKey(),
+  document: text('document').notNull(),
+});
+
+/** Photographs by the digest (SHA-256) of their bytes, which the ledger names; kept for ever. */
+export const photos = sqliteTable('photo', {
+  digest: text('digest').primaryKey(),
+  /** A JPEG picture without anything of where and with what it was taken. */
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+  by: text('by').notNull(),
+  at: text('at').notNull(),
 });

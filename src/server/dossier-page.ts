@@ -1,12 +1,10 @@
 import { standAt, viewDossier, type DossierView, type EarlierJob } from '../core/job';
-import type { Diagram } from '../core/plant';
 import { findAuthorisation, type Person } from '../core/people/people';
 import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
 import { readChoices } from './choices';
 import { readNow } from './clock';
-import { drawAround } from './diagram';
 import { readEarlier } from './memory';
 import { readJob, readSiteFor } from './job-state';
 import { readOthers } from './jobs';
@@ -21,8 +19,6 @@ export interface DossierPage {
   readonly view: DossierView;
   /** What is to be done next, and by whom. */
   readonly next?: NextStep;
-  readonly drawing: Diagram;
-  readonly route: readonly string[];
   readonly asBuilt: Readonly<Record<string, string>>;
   readonly choices: ReturnType<typeof readChoices>;
   readonly practice: boolean;
@@ -31,13 +27,8 @@ export interface DossierPage {
   readonly faults?: readonly Fault[];
 }
 
-/** Reads what a page about a job shows, with the route of `source` lit; undefined when there is no such job. */
-export async function readDossierPage(
-  db: Db,
-  jobId: string,
-  me: Person,
-  source?: string,
-): Promise<DossierPage | undefined> {
+/** Reads what a page about a job shows; undefined when there is no such job. */
+export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage | undefined {
   const practice = process.env.LANTERN_DEMO === '1';
   const leads = findAuthorisation(me, 'coordinator', readNow(db)) === 'held';
   const { state, sequence } = readJob(db, jobId);
@@ -46,17 +37,12 @@ export async function readDossierPage(
   const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open(), jobId);
   const queue = listNextUp(jobId, standAt(state, view.now), view.stage, site, view.now);
   const next = findNextStep(queue, view, site);
-  const reaching = [...view.sources, ...view.emptied];
-  const route = (reaching.find(({ id }) => id === source) ?? reaching[0])?.route ?? [];
-  const work = state.scope.work.map(({ section }) => section);
   return {
     jobId,
     sequence,
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
     view,
     ...(next ? { next } : {}),
-    drawing: await drawAround(site.graph, work, view.plan, route, me.id),
-    route,
     asBuilt: describeAsBuilt(db),
     choices: readChoices(db, site),
     practice,

@@ -1,4 +1,4 @@
-import type { Db } from '../db';
+import { perProcess, type Db } from '../db';
 
 /** An alarm that could not be written down yet: it is shown all the same, and tried again until it is. */
 export interface HeldAlarm {
@@ -16,7 +16,7 @@ interface Held extends HeldAlarm {
   readonly tryAgain: () => boolean;
 }
 
-const held = new WeakMap<Db['$client'], Map<string, Held>>();
+const held = perProcess('held alarms', () => new WeakMap<Db['$client'], Map<string, Held>>());
 
 const allOf = (db: Db): Map<string, Held> => {
   const all = held.get(db.$client) ?? new Map<string, Held>();

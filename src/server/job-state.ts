@@ -8,7 +8,7 @@ import {
   type SiteFacts,
 } from '../core/job';
 import { EMPTY_TRACE, evolveTrace, type BoardTrace } from '../core/watch';
-import { tables, type Db } from '../db';
+import { perProcess, tables, type Db } from '../db';
 import { readStream, type StoredEvent } from '../ledger';
 import { hasPlantVersion, readGraph, readPlantVersion } from './plant';
 import { readSite } from './registers';
@@ -56,7 +56,7 @@ const follow = (known: JobState, event: StoredEvent): JobState => {
 
 /** How many jobs are kept as read. */
 const MOST_KEPT = 2000;
-const kept = new WeakMap<Db['$client'], Map<string, JobState>>();
+const kept = perProcess('jobs', () => new WeakMap<Db['$client'], Map<string, JobState>>());
 
 /** A job as it was read last, however long ago. */
 export const findKept = (db: Db, jobId: string): JobState | undefined =>

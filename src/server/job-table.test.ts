@@ -63,29 +63,29 @@ describe('the list of jobs', () => {
 });
 
 describe('what is next at a job', () => {
-  const nextOf = async (id: string) => (await readDossierPage(db, id, person('ada')))?.next;
+  const nextOf = (id: string) => readDossierPage(db, id, person('ada'))?.next;
 
-  it('is what the stage waits for, with everybody who may do it', async () => {
-    expect(await nextOf('J-0001')).toMatchObject({ what: 'plan the isolation', role: 'coordinator', urgency: 'waiting' }); // prettier-ignore
-    expect((await nextOf('J-0001'))?.who).toContain('ada');
+  it('is what the stage waits for, with everybody who may do it', () => {
+    expect(nextOf('J-0001')).toMatchObject({ what: 'plan the isolation', role: 'coordinator', urgency: 'waiting' }); // prettier-ignore
+    expect(nextOf('J-0001')?.who).toContain('ada');
   });
 
-  it('is the first step in the field that is not done, for whoever isolates what it is about', async () => {
+  it('is the first step in the field that is not done, for whoever isolates what it is about', () => {
     const at = carryOutAt(db, USABLE);
     const { job } = at;
-    expect(await nextOf(job)).toMatchObject({ what: 'tell those affected', role: 'area-operator' });
+    expect(nextOf(job)).toMatchObject({ what: 'tell those affected', role: 'area-operator' });
     const told = fieldSteps().findIndex(([, { kind }]) => kind === 'lock-point');
     carryOutAt(db, fieldSteps().slice(0, told), at);
-    const next = await nextOf(job);
+    const next = nextOf(job);
     expect(next).toMatchObject({ role: 'isolating-electrical' });
     expect(next?.who).toEqual(expect.arrayContaining(['elif', 'tove']));
     expect(next?.what).toContain('lock and tag');
   });
 
-  it('has its moment where there is one, and what cannot wait comes first', async () => {
+  it('has its moment where there is one, and what cannot wait comes first', () => {
     const { job } = carryOutAt(db, LIVE());
-    expect((await nextOf(job))?.at).toBeDefined();
+    expect(nextOf(job)?.at).toBeDefined();
     moveClock(db, 12);
-    expect(await nextOf(job)).toMatchObject({ urgency: 'now' });
+    expect(nextOf(job)).toMatchObject({ urgency: 'now' });
   });
 });

@@ -53,7 +53,7 @@ describe('a drawing that no longer has where an open job is done', () => {
     expect(save(plant, left.map(({ job }) => job))).toMatchObject({ ok: true, version: 2 }); // prettier-ignore
   });
 
-  it('leaves the job readable where its place is, and holds it up until its scope is changed', async () => {
+  it('leaves the job readable where its place is, and holds it up until its scope is changed', () => {
     const { id } = first();
     const plant = gone();
     save(plant, listLeftJobs(db, plant).map(({ job }) => job)); // prettier-ignore
@@ -64,7 +64,7 @@ describe('a drawing that no longer has where an open job is done', () => {
     expect(draftReport(db).report).toBeDefined();
     const [ada] = listPeople(db).filter((one) => one.id === 'ada');
     if (!ada) throw new Error('no coordinator');
-    expect((await readDossierPage(db, id, ada))?.view.stage).toBe('plan');
+    expect(readDossierPage(db, id, ada)?.view.stage).toBe('plan');
     const section =
       [...buildGraph(plant).sectionAt.keys()].find((one) => one.endsWith('-NEW')) ?? '';
     const answer = carryOut(db, {

@@ -1,5 +1,5 @@
 import { listGrown, readHead } from '../ledger';
-import type { Db } from '../db';
+import { perProcess, type Db } from '../db';
 import { readNow } from './clock';
 import { JOB_STREAM } from './job-state';
 import { readPresence, type Presence } from './presence';
@@ -51,7 +51,7 @@ interface Tower {
   timer: NodeJS.Timeout | undefined;
 }
 
-const towers = new WeakMap<Db, Tower>();
+const towers = perProcess('towers', () => new WeakMap<Db, Tower>());
 
 /** How far the site's clock is from the machine's (s): it jumps only when the demonstration moves it. */
 const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);

@@ -2,7 +2,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { SiteValues } from '../core/rules/values';
-import { tables, type Db } from '../db';
+import { perProcess, tables, type Db } from '../db';
 
 /** What a PIN is given for: signing in and signing are counted apart, so that neither keeps anyone from the other. */
 export type PinPurpose = 'sign-in' | 'sign';
@@ -21,7 +21,7 @@ const WINDOW_S = 600;
 const MOST = { pair: 5, source: 40, outside: 50 } as const;
 type Limit = keyof typeof MOST;
 
-const limiters = new Map<string, RateLimiterMemory>();
+const limiters = perProcess('PIN limits', () => new Map<string, RateLimiterMemory>());
 
 function limiterOf(purpose: PinPurpose, limit: Limit): RateLimiterMemory {
   const key = `${purpose} ${limit}`;
@@ -43,7 +43,7 @@ function listCounts(purpose: PinPurpose, person: string, { kind, name }: PinSour
 }
 
 /** One PIN of a person is verified at a time; desks do not wait for what comes from elsewhere. */
-const lanes = new Map<string, Promise<unknown>>();
+const lanes = perProcess('PIN lanes', () => new Map<string, Promise<unknown>>());
 
 async function inLane<T>(lane: string, work: () => Promise<T>): Promise<T> {
   const before = lanes.get(lane) ?? Promise.resolve();

@@ -4,14 +4,23 @@ import {
   computeCost,
   explainPoints,
   listFailures,
+  listOrigins,
   type GradePolicy,
 } from '../core/isolation';
-import { findPlant, findRequirement, strengthsOf, type Dossier } from '../core/job';
+import {
+  findPlant,
+  findRequirement,
+  listNumberedTags,
+  strengthsOf,
+  type Dossier,
+} from '../core/job';
 import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
-import type { Diagram } from '../core/plant';
+import { pointsOf, type Diagram } from '../core/plant';
 import type { Db } from '../db';
 import { drawAround } from './diagram';
 import { readJob, readSiteFor } from './job-state';
+
+const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 function findDossier(db: Db, jobId: string): Dossier | undefined {
   return readJob(db, jobId).state;
@@ -60,18 +69,54 @@ export function explainPlan(db: Db, jobId: string, plan: IsolationPlan) {
   };
 }
 
-/** The surroundings of a job's work with every point of a plan on them. */
-export function drawPlan(
+/** What a job's diagram shows besides its work. */
+export interface JobDrawing {
+  readonly plan: IsolationPlan;
+  /** Sections whose every link is shown. */
+  readonly opened: readonly string[];
+  /** Sources whose ways to the work are shown. */
+  readonly sources: readonly string[];
+}
+
+/** The surroundings of a job's work with every point of a plan and the ways of some sources on them. */
+export function drawJob(
   db: Db,
   jobId: string,
-  plan: IsolationPlan,
+  { plan, opened, sources }: JobDrawing,
   who?: string,
 ): Promise<Diagram> | undefined {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
-  const { graph } = readSiteFor(db, dossier);
+  const site = readSiteFor(db, dossier);
+  const { trace } = findRequirement(dossier, site);
+  const routes = listOrigins(trace)
+    .filter(({ id }) => sources.includes(id))
+    .flatMap(({ route }) => route);
   const work = dossier.scope.work.map(({ section }) => section);
-  return drawAround(graph, work, plan, [], who);
+  const links = [...plan.close, ...pointsOf(plan, 'stand'), ...routes];
+  // An outlet that is opened hangs at a section that has to be there.
+  const vented = site.graph.outlets.flatMap(({ id, section }) =>
+    plan.open.includes(id) ? [section] : [],
+  );
+  return drawAround(db, site.graph, { work, links, sections: vented, opened }, who);
+}
+
+/** A job's diagram as it is printed: with its points in the order of work, and what hangs at each. */
+export async function readMarkedUp(db: Db, jobId: string, who: string) {
+  const dossier = findDossier(db, jobId);
+  if (!dossier) return undefined;
+  const site = readSiteFor(db, dossier);
+  const plan = dossier.plan.kind === 'none' ? NO_PLAN : dossier.plan.plan;
+  const drawing = await drawJob(db, jobId, { plan, opened: [], sources: [] }, who);
+  return (
+    drawing && {
+      title: dossier.title,
+      isAccepted: dossier.plan.kind === 'accepted',
+      drawing,
+      tags: listNumberedTags(dossier, site, jobId),
+      work: dossier.scope.work.map(({ section }) => section),
+    }
+  );
 }
 
 /** Checks a plan that someone is editing, without keeping it. */

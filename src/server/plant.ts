@@ -8,7 +8,7 @@ import {
   type PlantGraph,
 } from '../core/plant';
 import { ProgrammerFault } from '../core/result';
-import { tables, writeAlone, type Db } from '../db';
+import { perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
 import { readNow } from './clock';
 import { doFor } from './beside/queue';
@@ -50,7 +50,7 @@ export function readPlantVersion(db: Db): number {
   throw new ProgrammerFault('no version of the plant can be read');
 }
 
-const graphs = new Map<string, PlantGraph>();
+const graphs = perProcess('plants', () => new Map<string, PlantGraph>());
 const MOST_GRAPHS = 8;
 
 /** Whether a version of the plant was ever saved. */

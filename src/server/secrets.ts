@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { findBeside, readOwnFile, type Db } from '../db';
+import { findBeside, perProcess, readOwnFile, type Db } from '../db';
 
-const inMemory = new WeakMap<Db['$client'], Buffer>();
+const inMemory = perProcess('secrets', () => new WeakMap<Db['$client'], Buffer>());
 
 /** What cookies are sealed with: from the environment, or a file beside the database. It is never in the database. */
 export function readSessionSecret(db: Db): string {

@@ -1,5 +1,5 @@
 import { findSilence, listDetectors } from '../core/job';
-import type { Db } from '../db';
+import { perProcess, type Db } from '../db';
 import { reportFault } from './air-alarms';
 import { readNow } from './clock';
 import { retryHeldAlarms } from './held-alarms';
@@ -30,7 +30,7 @@ export function checkSilence(db: Db, listeningSince: string): void {
   }
 }
 
-const watching = new WeakSet<Db['$client']>();
+const watching = perProcess('watching', () => new WeakSet<Db['$client']>());
 
 /**
  * Watches while the server runs, whether a screen is open or not. One look that fails is followed by the next: what it could not write is

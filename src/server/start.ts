@@ -1,4 +1,5 @@
 import { sharedDatabase } from './database';
+import { drawAhead } from './diagram';
 import { adoptSite } from './registers';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
@@ -11,6 +12,7 @@ export function startServer(): void {
     const db = sharedDatabase();
     adoptSite(db);
     keepWatch(db);
+    drawAhead(db).catch((error: unknown) => console.error('the plant was not drawn ahead:', error));
   } catch (error) {
     console.error(`the database could not be opened: ${describeTrouble(error)}`);
     setTimeout(startServer, 5000).unref();

@@ -1,4 +1,4 @@
-import type { Db } from '../db';
+import { perProcess, type Db } from '../db';
 
 /** What keeps the database from being written or read, by the beginning of SQLite's code. */
 const WORDS: readonly (readonly [code: string, words: string])[] = [
@@ -44,7 +44,7 @@ export function describeTrouble(error: unknown): string {
   return findDiskTrouble(error) ?? (typeof message === 'string' ? message : String(error));
 }
 
-const noted = new WeakMap<Db['$client'], string>();
+const noted = perProcess('trouble', () => new WeakMap<Db['$client'], string>());
 
 /** Keeps in mind that nothing could be written, for every screen to show. */
 export const noteTrouble = (db: Db, words: string): void => void noted.set(db.$client, words);

@@ -9,16 +9,12 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
   await expect(page.getByRole('row', { name: /Least effort/ })).toContainText(/\d+ m, \d+ min/);
   await expect(page.getByRole('row', { name: /Least effort/ })).toContainText('supply');
 
-  const valve = page
-    .locator('svg g', { has: page.locator('title', { hasText: /^HV-2002:/ }) })
-    .last();
+  const valve = page.getByRole('button', { name: /^HV-2002:/ });
   await valve.click();
   await expect(page.getByTestId('check-verdict')).toContainText('stops');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
-  const outlet = page
-    .locator('svg g', { has: page.locator('title', { hasText: /^DR-2002:/ }) })
-    .last();
+  const outlet = page.getByRole('button', { name: /^DR-2002:/ });
   await outlet.click();
   const missing = page.locator('[data-code="work-not-bled"]').first();
   await expect(missing).toContainText('P201-CAS');
@@ -55,6 +51,10 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
     'HV-2011',
   );
 
+  await page.goto(`/jobs/${job}/diagram`);
+  await expect(page.getByText('The plan is not accepted. Not to be carried out.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^1 CB-P201 / })).toContainText('closed and locked');
+  await expectNoBarriers(page);
   await page.goto(`/jobs/${job}/walk`);
   await expect(page.getByText('The plan is not accepted. Not to be carried out.')).toBeVisible();
   await expect(page.getByText(/wait 2 min, then read PG-2002/)).toBeVisible();

@@ -17,7 +17,10 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/jobs/J-0001/templates',
     '/api/jobs/J-0001/tags',
     '/api/jobs/J-0001/papers',
+    '/api/plant/area?area=A-PMP',
+    '/api/plant/ask?section=P201-CAS',
     '/api/plant/export',
+    '/api/plant/problem?section=P201-CAS',
     '/api/watch',
     '/api/people',
     '/api/live',
@@ -34,6 +37,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     expect((await page.request.get(route)).status()).toBe(401);
   }
   for (const route of [
+    '/api/plant/around',
     '/api/plant/preview',
     '/api/plant/versions',
     '/api/rules',
@@ -58,6 +62,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/audits',
     '/outside',
     '/jobs/J-0001/field',
+    '/jobs/J-0001/diagram',
   ]) {
     await page.goto(place);
     await expect(page).toHaveURL(/login/);
@@ -118,6 +123,25 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect(
     (await page.request.post('/api/jobs/J-0001/drawing', { data: { close: 'all' } })).status(),
   ).toBe(400);
+  for (const [path, status] of [
+    ['ask?section=NONE', 404],
+    ['ask?section=P201-CAS&activity=dance', 400],
+    ['ask', 400],
+    ['problem?section=NONE', 404],
+    ['area?area=NONE', 404],
+    ['ask?section=P201-CAS', 200],
+    ['area?area=A-PMP', 200],
+  ] as const) {
+    expect((await page.request.get(`/api/plant/${path}`)).status()).toBe(status);
+  }
+  for (const [data, status] of [
+    [{ section: 'NONE' }, 404],
+    [{ section: ['P201-CAS'] }, 400],
+    ['{', 400],
+    [{ section: 'P201-CAS', opened: ['NONE'] }, 200],
+  ] as const) {
+    expect((await page.request.post('/api/plant/around', { data })).status()).toBe(status);
+  }
   expect((await page.request.get('/api/jobs/J-0001/tags')).status()).toBe(403);
   await signIn(page, 'elif');
   expect((await page.request.get('/api/jobs/NONE/tags')).status()).toBe(404);

@@ -33,7 +33,14 @@ export { describeSheets } from './sheets';
 export * from './site';
 export * from './stage';
 export * from './state';
-export { listTags, TAG_PRINTERS, type Held, type Tag } from './tags';
+export {
+  listNumberedTags,
+  listTags,
+  TAG_PRINTERS,
+  type Held,
+  type NumberedTag,
+  type Tag,
+} from './tags';
 export * from './view';
 export * from './template';
 export * from './earlier';

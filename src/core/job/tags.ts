@@ -1,7 +1,7 @@
 import type { Role } from '../people/people';
 import { describePoint } from '../sequence';
 import { writeCode } from './scan';
-import type { SiteFacts } from './site';
+import { findWorkOrder, type SiteFacts } from './site';
 import { isHeld, type Dossier, type Mark } from './state';
 
 /** Who prints tags: whoever hangs them, and the coordinator. */
@@ -63,4 +63,23 @@ export function listTags(dossier: Dossier, { graph, people }: SiteFacts, job: st
       until: isHeld(permit) ? permit.until : undefined,
     };
   });
+}
+
+/** A point of a plan with its number in the order of work. */
+export interface NumberedTag extends Tag {
+  readonly number: number;
+}
+
+/** The points of a job's plan in the order in which they are worked, numbered from 1; empty without a plan. */
+export function listNumberedTags(dossier: Dossier, site: SiteFacts, job: string): NumberedTag[] {
+  const { steps = [] } = findWorkOrder(dossier, site) ?? {};
+  const at = new Map<string, number>();
+  // A drive that is stopped is turned off there and locked later: its number is that of the lock.
+  steps.forEach(({ subject, phase }, n) => {
+    if (phase !== 'stop' && !at.has(subject)) at.set(subject, n);
+  });
+  const placeOf = ({ point }: Tag) => at.get(point) ?? steps.length;
+  return listTags(dossier, site, job)
+    .sort((a, b) => placeOf(a) - placeOf(b))
+    .map((tag, n) => ({ ...tag, number: n + 1 }));
 }

@@ -222,3 +222,13 @@ export function labelParts(graph: PlantGraph, passes: (link: number) => boolean)
   }
   return part;
 }
+
+/** The section that a tag stands for: its own, that of an outlet, or one end of a link; undefined when the plant has no such tag. */
+export function findSectionOf(graph: PlantGraph, tag: string): string | undefined {
+  if (graph.sectionAt.has(tag)) return tag;
+  const outlet = graph.outlets.find(({ id }) => id === tag);
+  if (outlet) return outlet.section;
+  const link = graph.links[graph.linkAt.get(tag) ?? -1];
+  const machine = graph.plant.equipment.find(({ id }) => id === tag);
+  return link?.between[1] ?? machine?.sections[0];
+}

@@ -3,3 +3,5 @@ export * from './marks';
 export * from './queue';
 export * from './job-row';
 export * from './next-step';
+export * from './plant-map';
+export * from './section';

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { perProcess } from '../../db';
 import { doTask, type ResultOf, type Task } from './tasks';
 
 /** The longest that a task may take, and the most memory (MB): what takes more is stopped, and nobody waits for it. */
@@ -101,18 +102,18 @@ class Helper {
   }
 }
 
-let helper: Helper | undefined;
+const shared = perProcess('helper', (): { helper?: Helper } => ({}));
 
 /** From now on long work is done beside the server, and not where it is asked for. */
-export const workBeside = (): void => void (helper ??= new Helper());
+export const workBeside = (): void => void (shared.helper ??= new Helper());
 
 /** Does a task for a person. Throws `GivenUp` when it takes too long, needs too much memory, or the person asks for too much at once. */
 export function doFor<Kind extends Task['kind']>(
   who: string,
   task: Extract<Task, { kind: Kind }>,
 ): Promise<ResultOf[Kind]> {
-  if (!helper) return Promise.resolve(doTask(task)) as Promise<ResultOf[Kind]>;
-  const beside = helper;
+  const beside = shared.helper;
+  if (!beside) return Promise.resolve(doTask(task)) as Promise<ResultOf[Kind]>;
   return new Promise((resolve, reject) =>
     beside.ask(who, { task, done: (value) => resolve(value as ResultOf[Kind]), failed: reject }),
   );

@@ -1,4 +1,3 @@
-import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
 import {
   describeSheetProblem,
   formatPlantProblem,
@@ -7,10 +6,11 @@ import {
   type Plant,
 } from '../../core/plant';
 import { decodeText } from '../../core/text';
+import { layInLanes, type LaidDrawing, type LaneDrawing } from './lanes';
 
 /** Work that takes long: a drawing to be laid out, a plant file to be read and checked. */
 export type Task =
-  | { readonly kind: 'layout'; readonly drawing: ElkNode }
+  | { readonly kind: 'layout'; readonly drawing: LaneDrawing }
   | { readonly kind: 'read-plant'; readonly bytes: Uint8Array };
 
 /** A plant that was read, or everything wrong with its file in words. */
@@ -19,11 +19,9 @@ export type PlantRead =
   | { readonly ok: false; readonly problems: readonly string[] };
 
 export interface ResultOf {
-  readonly layout: ElkNode;
+  readonly layout: LaidDrawing;
   readonly 'read-plant': PlantRead;
 }
-
-const elk = new ELK();
 
 /** Zip files begin with these two letters. */
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
@@ -48,7 +46,7 @@ export function readPlantFile(bytes: Uint8Array): PlantRead {
 export function doTask(task: Task): ResultOf[Task['kind']] | Promise<ResultOf[Task['kind']]> {
   switch (task.kind) {
     case 'layout':
-      return elk.layout(task.drawing);
+      return layInLanes(task.drawing);
     case 'read-plant':
       return readPlantFile(task.bytes);
   }

@@ -1,296 +1,174 @@
 'use client';
 
-import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
-import { useEffect, useRef, useState } from 'react';
+import { Maximize2, Minus, Plus, Scan } from 'lucide-react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
-import { wordsOfKind } from '../../core/plant/position-words';
-import { LinkSymbol } from './symbol';
+import { Finder } from './finder';
+import { LaneGrounds, LaneNames } from './lanes';
+import { Lines, Symbols } from './links';
+import { toSets, type Marks, type Presses } from './marks';
+import { Minimap } from './minimap';
+import { findSpot, listTags } from './places';
+import { Plates } from './plates';
+import { useZoom } from './use-zoom';
 
-const ENERGY_MARK: Readonly<Record<string, string>> = {
-  electrical: 'E',
-  mechanical: 'M',
-  pressure: 'P',
-  process: 'F',
-  thermal: 'T',
-  gravity: 'G',
-  radiation: 'R',
-};
+const NO_MARKS: Marks = {};
+const NO_PRESSES: Presses = {};
 
-/** What can be chosen on the diagram. */
-export type Pick = (kind: 'link' | 'outlet', id: string) => void;
-
-interface Marks {
-  readonly work: ReadonlySet<string>;
-  readonly route: ReadonlySet<string>;
-  readonly planned: ReadonlySet<string>;
-  readonly locked: ReadonlySet<string>;
-  readonly opened: ReadonlySet<string>;
-  /** Points found as drawn, with who and when. */
-  readonly asBuilt: Readonly<Record<string, string>>;
-}
-
-/** A small tick: found in the field as it is drawn. */
-const Tick = ({ x, y }: { readonly x: number; readonly y: number }) => (
-  <path d={`M${x},${y} l3,4 l6,-8`} className="fill-none stroke-success" strokeWidth="2" />
-);
-
-/** The outlets of a section, hanging below its plate: hollow while shut, filled when the plan opens them. */
-function Outlets({
-  section,
+/** What stands on a diagram: lanes, lines, symbols, plates, and a ring round what is looked for. */
+export function DiagramBody({
+  drawing,
   marks,
-  onPick,
+  presses = NO_PRESSES,
+  ringed,
 }: {
-  readonly section: Diagram['sections'][number];
+  readonly drawing: Diagram;
   readonly marks: Marks;
-  readonly onPick?: Pick;
+  readonly presses?: Presses;
+  readonly ringed?: string | undefined;
 }) {
-  return section.outlets.map(({ id, kind }, at) => {
-    const isOpen = marks.opened.has(id);
-    const seen = marks.asBuilt[id];
-    return (
-      <g
-        key={id}
-        transform={`translate(${14 + at * 22},${section.height})`}
-        className={onPick ? 'cursor-pointer' : ''}
-        onClick={onPick ? () => onPick('outlet', id) : undefined}
-      >
-        <title>{`${id}: ${kind}, ${isOpen ? 'to be opened' : 'shut'}${seen ? `; as built: ${seen}` : ''}`}</title>
-        <rect x="-8" width="16" height="12" className="fill-transparent" />
-        <path
-          d="M0,0 V3 M-5,3 H5 L0,11 Z"
-          className={isOpen ? 'fill-info stroke-info' : 'fill-base-100 stroke-base-content/60'}
+  const sets = useMemo(() => toSets(marks), [marks]);
+  const ring = findSpot(drawing, ringed);
+  return (
+    <>
+      <LaneGrounds drawing={drawing} />
+      <Lines lines={drawing.lines} lit={sets.lit} />
+      <Plates sections={drawing.sections} marks={sets} presses={presses} />
+      <Symbols links={drawing.links} marks={sets} onLink={presses.onLink} />
+      {ring && (
+        <ellipse
+          cx={ring.x}
+          cy={ring.y}
+          rx={ring.rx}
+          ry={ring.ry}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={3}
+          className="pointer-events-none text-primary"
         />
-        {seen && <Tick x={6} y={6} />}
-      </g>
-    );
-  });
-}
-
-function Sections({
-  drawing,
-  marks,
-  onPick,
-}: {
-  readonly drawing: Diagram;
-  readonly marks: Marks;
-  readonly onPick?: Pick;
-}) {
-  const { work } = marks;
-  return drawing.sections.map((section) => (
-    <g key={section.id} transform={`translate(${section.x},${section.y})`}>
-      <title>{`${section.id}: ${section.name} (${section.energy}${section.source ? ', a source' : ''})`}</title>
-      <rect
-        width={section.width}
-        height={section.height}
-        rx={section.source ? 17 : 2}
-        className={
-          work.has(section.id)
-            ? 'fill-base-300 stroke-base-content'
-            : 'fill-base-200 stroke-base-content/60'
-        }
-        strokeWidth={work.has(section.id) ? 3 : 1}
-      />
-      <text x="8" y="14" fontSize="11" className="fill-current font-mono">
-        {section.id}
-      </text>
-      <text x="8" y="27" fontSize="9" className="fill-current">
-        {section.name.length > 24 ? `${section.name.slice(0, 23)}…` : section.name}
-      </text>
-      <text
-        x={section.width - 6}
-        y="14"
-        fontSize="10"
-        textAnchor="end"
-        className="fill-current font-bold"
-      >
-        {ENERGY_MARK[section.energy]}
-      </text>
-      <Outlets section={section} marks={marks} onPick={onPick} />
-    </g>
-  ));
-}
-
-function Links({
-  drawing,
-  marks,
-  onPick,
-}: {
-  readonly drawing: Diagram;
-  readonly marks: Marks;
-  readonly onPick?: Pick;
-}) {
-  return drawing.links.map((link) => {
-    const lit = marks.route.has(link.id);
-    const planned = marks.planned.has(link.id);
-    const locked = marks.locked.has(link.id);
-    const seen = marks.asBuilt[link.id];
-    const closed = planned || link.normal === 'closed';
-    const state = locked
-      ? 'locked'
-      : planned
-        ? `to be isolated: ${wordsOfKind(link.kind).isolate} and lock`
-        : `normally ${wordsOfKind(link.kind)[link.normal]}`;
-    return (
-      <g
-        key={link.id}
-        transform={`translate(${link.x},${link.y})`}
-        className={`${lit ? 'text-warning' : 'text-base-content'} ${onPick ? 'cursor-pointer' : ''}`}
-        onClick={onPick ? () => onPick('link', link.id) : undefined}
-      >
-        <title>{`${link.id}: ${link.kind}, ${state}${lit ? ', on the lit route' : ''}${seen ? `; as built: ${seen}` : ''}`}</title>
-        {onPick && <rect x="-15" y="-13" width="30" height="38" className="fill-transparent" />}
-        {planned && (
-          <rect
-            x="-15"
-            y="-13"
-            width="30"
-            height="26"
-            className="fill-none stroke-info"
-            strokeWidth="2"
-            strokeDasharray={locked ? undefined : '4 3'}
-          />
-        )}
-        <LinkSymbol kind={link.kind} closed={closed} />
-        <text y="22" fontSize="9" textAnchor="middle" className="fill-current font-mono">
-          {link.id}
-        </text>
-        {seen && <Tick x={11} y={-9} />}
-      </g>
-    );
-  });
-}
-
-/** The ring round a link or outlet. */
-const ROUND = { rx: 36, ry: 36 };
-
-/** The middle of a link, of an outlet or of a section of the drawing, and the ring round it. */
-function findCentre(drawing: Diagram, id: string | undefined) {
-  const link = drawing.links.find((one) => one.id === id);
-  if (link) return { x: link.x, y: link.y, ...ROUND };
-  const section = drawing.sections.find(
-    (one) => one.id === id || one.outlets.some((outlet) => outlet.id === id),
+      )}
+    </>
   );
-  if (!section) return undefined;
-  const { x, y, width, height, outlets } = section;
-  const at = outlets.findIndex((outlet) => outlet.id === id);
-  return at < 0
-    ? { x: x + width / 2, y: y + height / 2, rx: width * 0.62, ry: height * 0.95 }
-    : { x: x + 14 + at * 22, y: y + height + 6, ...ROUND };
 }
 
-/** The scale at which codes are read at arm's length. */
-const CLOSE_UP = 1.4;
+const describe = ({ sections, links }: Diagram, lit: readonly string[] = []) =>
+  `Plant diagram with ${sections.length} sections and ${links.length} links${lit.length > 0 ? `; lit route: ${lit.join(', ')}` : ''}`;
 
-/** The plant by energy: sections as plates, links as symbols, one route lit. Drag to move, Ctrl and wheel to zoom. */
+/**
+ * The plant by energy, in a lane for each carrier: sections as plates, links as symbols, routes lit. Drag to move, Ctrl and wheel to zoom;
+ * with the keyboard arrows, + and −, 0 for all of it and Home for its middle.
+ */
 export function PlantDiagram({
   drawing,
-  work = [],
-  route = [],
-  planned = [],
-  locked = [],
-  opened = [],
-  asBuilt = {},
-  height = 300,
+  marks = NO_MARKS,
+  presses = NO_PRESSES,
+  height = 380,
   focus,
-  onPick,
+  isSmall = false,
+  children,
 }: {
   readonly drawing: Diagram;
-  readonly work?: readonly string[];
-  readonly route?: readonly string[];
-  readonly planned?: readonly string[];
-  readonly locked?: readonly string[];
-  readonly opened?: readonly string[];
-  readonly asBuilt?: Readonly<Record<string, string>>;
-  readonly height?: number;
+  readonly marks?: Marks;
+  readonly presses?: Presses;
+  readonly height?: number | string;
   /** A link, outlet or section to stand in the middle, ringed. */
-  readonly focus?: string;
-  readonly onPick?: Pick;
+  readonly focus?: string | undefined;
+  /** Without tools: on a phone. */
+  readonly isSmall?: boolean;
+  /** More tools, beside those of the diagram. */
+  readonly children?: ReactNode;
 }) {
-  const frame = useRef<SVGSVGElement>(null);
-  const [zooming, setZooming] = useState<ZoomBehavior<SVGSVGElement, unknown>>();
-  const middle = work[0];
-  const least = focus !== undefined ? CLOSE_UP : middle === undefined ? 0.42 : 0.72;
-  const [view, setView] = useState({ x: 8, y: 8, k: 1 });
-  useEffect(() => {
-    const svg = frame.current;
-    if (!svg) return;
-    const behaviour = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([0.15, 3])
-      .filter((event: MouseEvent) => (event.type === 'wheel' ? event.ctrlKey : event.button === 0))
-      .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
-        const { x, y, k } = event.transform;
-        setView({ x, y, k });
-      });
-    const wide = svg.clientWidth;
-    const scale = Math.max(
-      Math.min(1.2, (wide - 16) / drawing.width, (height - 16) / drawing.height),
-      least,
-    );
-    const centre = findCentre(drawing, focus) ?? findCentre(drawing, middle);
-    const fits = drawing.width * scale <= wide;
-    const x = centre && !fits ? wide / 2 - centre.x * scale : 8;
-    const y = centre ? height / 2 - centre.y * scale : 8;
-    const start = zoomIdentity.translate(x, y).scale(scale);
-    select(svg)
-      .call(behaviour)
-      .call((selection) => behaviour.transform(selection, start));
-    setZooming(() => behaviour);
-  }, [drawing, height, least, middle, focus]);
-  const ring = findCentre(drawing, focus);
-  const zoomBy = (factor: number) => {
-    const svg = frame.current;
-    if (svg && zooming) select(svg).call((selection) => zooming.scaleBy(selection, factor));
+  const whole = useRef<HTMLDivElement>(null);
+  const [found, setFound] = useState<string>();
+  const middle = focus ?? marks.work?.[0];
+  const { frame, view, size, look, goTo, showAll, zoomBy, onKeyDown } = useZoom(drawing, middle);
+  const isWhole = drawing.width * view.k <= size.width && drawing.height * view.k <= size.height;
+  const find = (id: string) => {
+    setFound(id);
+    goTo(id);
   };
-  const marks = {
-    work: new Set(work),
-    route: new Set(route),
-    planned: new Set(planned),
-    locked: new Set(locked),
-    opened: new Set(opened),
-    asBuilt,
-  };
+  const toggleFull = () =>
+    void (document.fullscreenElement
+      ? document.exitFullscreen()
+      : whole.current?.requestFullscreen());
   return (
-    <div className="relative">
-      <div className="no-print absolute top-1 right-1 flex gap-1">
-        <button className="btn btn-xs" aria-label="larger" onClick={() => zoomBy(1.3)}>
-          +
-        </button>
-        <button className="btn btn-xs" aria-label="smaller" onClick={() => zoomBy(1 / 1.3)}>
-          −
-        </button>
-      </div>
-      <svg
-        ref={frame}
-        height={height}
-        className="w-full touch-none border border-base-300 bg-base-100"
-        role="img"
-        aria-label={`Plant diagram with ${drawing.sections.length} sections and ${drawing.links.length} links${route.length > 0 ? `; lit route: ${route.join(', ')}` : ''}`}
+    <div
+      ref={whole}
+      className="group relative flex flex-col bg-base-100 [&:fullscreen]:h-screen [&:fullscreen]:p-2"
+    >
+      {!isSmall && (
+        <div className="no-print flex flex-wrap items-center gap-1 pb-1">
+          <Finder tags={listTags(drawing)} onFind={find} />
+          <button type="button" className="btn btn-xs" onClick={() => zoomBy(1.3)}>
+            <Plus aria-hidden size={13} />
+            <span className="sr-only">Larger</span>
+          </button>
+          <button type="button" className="btn btn-xs" onClick={() => zoomBy(1 / 1.3)}>
+            <Minus aria-hidden size={13} />
+            <span className="sr-only">Smaller</span>
+          </button>
+          <button type="button" className="btn btn-xs gap-1" onClick={showAll}>
+            <Scan aria-hidden size={13} /> Show all of it
+          </button>
+          <button type="button" className="btn btn-xs gap-1" onClick={toggleFull}>
+            <Maximize2 aria-hidden size={13} /> Full screen
+          </button>
+          {children}
+        </div>
+      )}
+      <div
+        className="relative min-h-0 group-[&:fullscreen]:grow"
+        style={{ height: height }}
+        data-diagram
       >
-        <g transform={`translate(${view.x},${view.y}) scale(${view.k})`}>
-          {drawing.lines.map(({ link, points }, index) => (
-            <polyline
-              key={`${link}-${index}`}
-              points={points.map((point) => point.join(',')).join(' ')}
-              className={`fill-none ${marks.route.has(link) ? 'stroke-warning' : 'stroke-base-content/60'}`}
-              strokeWidth={marks.route.has(link) ? 4 : 1}
+        <svg
+          ref={frame}
+          tabIndex={0}
+          onKeyDown={onKeyDown}
+          className="h-full w-full touch-none border border-base-300 bg-base-100"
+          role="group"
+          aria-label={describe(drawing, marks.lit)}
+        >
+          <g transform={`translate(${view.x},${view.y}) scale(${view.k})`}>
+            <DiagramBody
+              drawing={drawing}
+              marks={marks}
+              presses={presses}
+              ringed={found ?? focus}
             />
-          ))}
-          <Sections drawing={drawing} marks={marks} onPick={onPick} />
-          <Links drawing={drawing} marks={marks} onPick={onPick} />
-          {ring && (
-            <ellipse
-              cx={ring.x}
-              cy={ring.y}
-              rx={ring.rx}
-              ry={ring.ry}
-              fill="none"
-              stroke="currentColor"
-              strokeWidth={3}
-              className="text-primary"
-            />
-          )}
-        </g>
-      </svg>
+          </g>
+          {!isSmall && <LaneNames lanes={drawing.lanes} view={view} height={size.height} />}
+        </svg>
+        {!isSmall && !isWhole && (
+          <Minimap
+            drawing={drawing}
+            work={new Set(marks.work)}
+            view={view}
+            size={size}
+            onMove={(x, y) => look(x, y, view.k)}
+          />
+        )}
+      </div>
     </div>
+  );
+}
+
+/** A whole diagram as it is printed, as large as the paper lets it be. */
+export function PrintedDiagram({
+  drawing,
+  marks,
+}: {
+  readonly drawing: Diagram;
+  readonly marks: Marks;
+}) {
+  return (
+    <svg
+      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      className="max-h-[165mm] w-full"
+      role="img"
+      aria-label={describe(drawing)}
+    >
+      <DiagramBody drawing={drawing} marks={marks} />
+    </svg>
   );
 }

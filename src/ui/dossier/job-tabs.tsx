@@ -1,7 +1,7 @@
 'use client';
 
 import { Tabs } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 /** One tab of a job: what it is called, how much in it wants to be seen, and what it holds. */
 export interface JobTab {
@@ -12,7 +12,10 @@ export interface JobTab {
   readonly content: ReactNode;
 }
 
-/** The work of the stage, and what does not depend on it, side by side. What is typed in one stays when another is looked at. */
+/**
+ * The work of the stage, and what does not depend on it, side by side. A tab is made when it is first looked at; from then on what is typed in
+ * it stays when another is.
+ */
 export function JobTabs({
   tabs,
   shown,
@@ -24,6 +27,8 @@ export function JobTabs({
 }) {
   // A tab that the job has no longer gives way to its first.
   const value = tabs.some(({ id }) => id === shown) ? shown : (tabs[0]?.id ?? '');
+  const [seen, setSeen] = useState<readonly string[]>([value]);
+  if (!seen.includes(value)) setSeen([...seen, value]);
   return (
     <Tabs.Root value={value} onValueChange={onShow} className="flex flex-col gap-3">
       <Tabs.List
@@ -45,7 +50,7 @@ export function JobTabs({
         <Tabs.Content
           key={id}
           value={id}
-          forceMount
+          forceMount={seen.includes(id) || undefined}
           className="flex flex-col gap-4 outline-none data-[state=inactive]:hidden"
         >
           {content}

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { describeFigure, type Figure } from '../../core/bench';
 import type { DossierView } from '../../core/job';
 import { Time } from '../shell/site-moments';
+import { listWorked } from './has-stored';
 
 /** The main figure, and the one that goes with it. */
 const describeFirst = (figures: readonly Figure[]): string =>
@@ -10,13 +11,6 @@ const describeFirst = (figures: readonly Figure[]): string =>
     .slice(0, 2)
     .map(describeFigure)
     .join('; ');
-
-const worked = (view: DossierView) =>
-  view.stored.filter(({ subject }) => !(subject in view.dossier.noted));
-
-/** Whether there is anything to say about stored energy. */
-export const hasStored = (view: DossierView): boolean =>
-  worked(view).length + Object.keys(view.dossier.noted).length > 0;
 
 /** What holds energy under this plan, worked out from the plant file or noted from the Bench. */
 export function StoredPanel({
@@ -29,7 +23,7 @@ export function StoredPanel({
   readonly names: Readonly<Record<string, string>>;
 }) {
   const noted = Object.entries(view.dossier.noted);
-  const rows = worked(view);
+  const rows = listWorked(view);
   if (rows.length + noted.length === 0) return null;
   const bench = (calculation: string, subject: string) =>
     `/bench/${calculation}?job=${jobId}&subject=${encodeURIComponent(subject)}`;

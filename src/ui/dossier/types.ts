@@ -1,7 +1,6 @@
 import type { DossierView, EarlierJob } from '../../core/job';
 import type { GasDetector } from '../../core/gas';
 import type { NextStep } from '../../core/watch';
-import type { Diagram } from '../../core/plant/drawing';
 import type { Fault } from '../../sim';
 
 /** Registers of the site as the screens offer them. */
@@ -40,8 +39,6 @@ export interface DossierProps {
   readonly view: DossierView;
   /** What is to be done next, and by whom. */
   readonly next?: NextStep;
-  readonly drawing: Diagram;
-  readonly route: readonly string[];
   readonly choices: SiteChoices;
   /** Points found in the field as drawn, with who and when. */
   readonly asBuilt: Readonly<Record<string, string>>;

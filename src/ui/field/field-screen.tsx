@@ -2,12 +2,14 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
 import { explainIn, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
+import type { Diagram } from '../../core/plant/drawing';
 import { PlantDiagram } from '../diagram/diagram';
+import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
 import type { DossierProps } from '../dossier/types';
 import { LampSign } from '../lamp/lamp';
@@ -20,6 +22,11 @@ import { TaskForm } from './task-form';
 import { listTasks, type Task } from './tasks';
 import { useOutbox } from './use-outbox';
 import { useMoments } from '../shell/site-moments';
+
+type FieldProps = DossierProps & {
+  /** The surroundings of the work, with every point of the plan. */
+  readonly drawing: Diagram;
+};
 
 function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
   return (
@@ -63,7 +70,7 @@ function TaskCard({
   readonly task: Task;
   /** The code that was scanned or typed at it. */
   readonly code: string | undefined;
-  readonly props: DossierProps;
+  readonly props: FieldProps;
 }) {
   const { view, drawing, jobId } = props;
   const target = view.targets[task.subject];
@@ -73,6 +80,14 @@ function TaskCard({
       drawing.sections.some(
         ({ id, outlets }) => id === one || outlets.some((outlet) => outlet.id === one),
       ),
+  );
+  const marks = useMemo(
+    (): Marks => ({
+      planned: view.plan?.close ?? [],
+      opened: view.plan?.open ?? [],
+      locked: Object.keys(view.dossier.isolation.locked),
+    }),
+    [view],
   );
   return (
     <section aria-label="Now" data-task={task.subject} className="flex flex-col gap-3">
@@ -90,14 +105,7 @@ function TaskCard({
         </a>
       )}
       {focus !== undefined && (
-        <PlantDiagram
-          drawing={drawing}
-          height={190}
-          focus={focus}
-          planned={view.plan?.close ?? []}
-          opened={view.plan?.open ?? []}
-          locked={Object.keys(view.dossier.isolation.locked)}
-        />
+        <PlantDiagram drawing={drawing} height={190} focus={focus} marks={marks} isSmall />
       )}
       {(target === undefined || code !== undefined) && (
         <TaskForm task={task} code={code} props={props} />
@@ -107,7 +115,7 @@ function TaskCard({
 }
 
 /** The steps of a job at the plant, on a phone: the next one first, each opened by the code of its point. */
-export function FieldScreen(props: DossierProps) {
+export function FieldScreen(props: FieldProps) {
   const { jobId, sequence, me, names, view } = props;
   const { zone } = useMoments();
   const router = useRouter();

@@ -12,10 +12,11 @@ const MOST_ASKED = 200;
 /** So long after the last key the server is asked (ms). */
 const PAUSE_MS = 150;
 
-const WHERE: Readonly<Record<FoundThing['kind'], string>> = {
-  plant: '/plant',
-  lock: '/locks',
-  person: '/watch',
+/** Where something of the site that no job holds is looked at. */
+const WHERE: Readonly<Record<FoundThing['kind'], (id: string) => string>> = {
+  plant: (id) => `/plant?at=${encodeURIComponent(id)}`,
+  lock: () => '/locks',
+  person: () => '/watch',
 };
 
 /** What the server finds for what is typed. */
@@ -119,7 +120,7 @@ export function Palette({
                 key={`${kind} ${id}`}
                 value={`${kind} ${id}`}
                 className={ITEM}
-                onSelect={() => go(job === undefined ? WHERE[kind] : `/jobs/${job}`)}
+                onSelect={() => go(job === undefined ? WHERE[kind](id) : `/jobs/${job}`)}
               >
                 {kind !== 'person' && <span className="font-mono">{id}</span>}
                 <span className="grow truncate">{name}</span>

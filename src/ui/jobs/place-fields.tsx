@@ -2,6 +2,7 @@
 
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+import { ACTIVITY_WORDS } from './activity-words';
 
 /** A section as it is offered for work; a source is offered where it can be run empty first. */
 export interface OfferedSection {
@@ -16,13 +17,6 @@ export interface PlaceValues {
   emptied: string[];
   hours: number;
 }
-
-const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = {
-  open: 'break into it',
-  enter: 'go inside',
-  'hot-work': 'hot work on or in it',
-  touch: 'touch conductors or moving parts',
-};
 
 interface PlaceProps {
   readonly sections: readonly OfferedSection[];

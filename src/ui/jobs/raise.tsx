@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
+import type { Scope } from '../../core/plant';
 import type { IncomingOrder } from '../../core/work-orders';
 import { CommandDesk, useCommand } from '../command/use-command';
 import { HoursField, PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
@@ -15,6 +16,8 @@ interface RaiseProps {
   readonly performers: readonly { id: string; label: string }[];
   /** The work order that it is raised from. */
   readonly order?: IncomingOrder | undefined;
+  /** Where it was asked for on the plant. */
+  readonly place?: Scope['work'][number] | undefined;
 }
 
 interface Fields extends PlaceValues {
@@ -32,9 +35,12 @@ function findPlace(
   return (free.find(({ id }) => item?.sections.includes(id)) ?? free[0])?.id ?? '';
 }
 
-function RaiseForm({ equipment, sections, performers, order }: RaiseProps) {
+function RaiseForm({ equipment, sections, performers, order, place }: RaiseProps) {
   const run = useCommand();
-  const first = equipment.find(({ id }) => id === order?.equipment) ?? equipment[0];
+  const first =
+    equipment.find(({ id }) => id === order?.equipment) ??
+    equipment.find((item) => place && item.sections.includes(place.section)) ??
+    equipment[0];
   const form = useForm<Fields>({
     defaultValues: {
       title: order?.title ?? '',
@@ -43,7 +49,7 @@ function RaiseForm({ equipment, sections, performers, order }: RaiseProps) {
       performer: order?.performer ?? performers[0]?.id,
       work: order?.work.length
         ? [...order.work]
-        : [{ section: findPlace(first, sections), activity: 'open' }],
+        : [place ?? { section: findPlace(first, sections), activity: 'open' }],
       emptied: [],
     },
   });

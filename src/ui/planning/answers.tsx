@@ -113,7 +113,7 @@ export function Answers({
   readonly onAccept: (command: Command) => void;
   readonly onTake: (aim: Aim, plan: IsolationPlan) => void;
 }) {
-  const { run, start, stop } = usePlanner(jobId);
+  const { run, start, stop } = usePlanner(`/api/jobs/${jobId}/problem`);
   const found = AIMS.filter((aim) => run.answers[aim]);
   return (
     <div className="flex flex-col gap-2">

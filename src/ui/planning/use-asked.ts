@@ -1,17 +1,19 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { IsolationPlan } from '../../core/plant/schema';
 import { ask } from './ask';
 
-/** The server's answer about a plan, asked anew a little after each change; the last one stays until the next is there. */
-export function useAsked<T>(url: string, plan: IsolationPlan, delayMs: number): T | undefined {
-  const { close, open, restrain, stand } = plan;
+/**
+ * The server's answer to a question, asked anew a little after it changes; the last answer stays until the next is there. What is asked is
+ * compared as it would be sent.
+ */
+export function useAsked<T>(url: string, question: unknown, delayMs: number): T | undefined {
+  const sent = JSON.stringify(question);
   const [answer, setAnswer] = useState<T>();
   useEffect(() => {
     let current = true;
     const timer = setTimeout(() => {
-      void ask<T>(url, { close, open, restrain, ...(stand ? { stand } : {}) }).then((said) => {
+      void ask<T>(url, JSON.parse(sent)).then((said) => {
         if (current && said) setAnswer(() => said);
       });
     }, delayMs);
@@ -19,6 +21,6 @@ export function useAsked<T>(url: string, plan: IsolationPlan, delayMs: number): 
       current = false;
       clearTimeout(timer);
     };
-  }, [url, close, open, restrain, stand, delayMs]);
+  }, [url, sent, delayMs]);
   return answer;
 }

@@ -30,8 +30,8 @@ function hear(run: PlanningRun, word: PlannerWord): PlanningRun {
   }
 }
 
-/** Plans a job in a worker of its own, so that the screen stays free; what was found stays when it is stopped. */
-export function usePlanner(jobId: string) {
+/** Plans in a worker of its own what `url` asks, so that the screen stays free; what was found stays when it is stopped. */
+export function usePlanner(url: string) {
   const [run, setRun] = useState<PlanningRun>(IDLE);
   const worker = useRef<Worker>(undefined);
   const end = () => {
@@ -46,7 +46,7 @@ export function usePlanner(jobId: string) {
   const start = async () => {
     end();
     setRun({ state: 'running', answers: {}, trips: {} });
-    const answer = await fetch(`/api/jobs/${jobId}/problem`).catch(() => undefined);
+    const answer = await fetch(url).catch(() => undefined);
     if (!answer?.ok) return fail();
     const question = (await answer.json()) as PlannerQuestion;
     const made = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' });

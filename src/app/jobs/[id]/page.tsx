@@ -19,7 +19,7 @@ export default async function JobPage({
   const { source } = await searchParams;
   const { id } = await params;
   const db = sharedDatabase();
-  const page = await readOrLost(db, id, () => readDossierPage(db, id, me, source));
+  const page = await readOrLost(db, id, () => readDossierPage(db, id, me));
   if (page.kind === 'lost') return <LostJob job={page.job} names={readNames(db)} />;
   if (!page.value) notFound();
   return <DossierScreen {...page.value} me={me.id} source={source} />;

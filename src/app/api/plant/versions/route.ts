@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
+import { drawAhead } from '../../../../server/diagram';
 import { listLeftJobs } from '../../../../server/left-jobs';
 import { savePlant } from '../../../../server/plant';
 import { doFor } from '../../../../server/beside/queue';
@@ -39,7 +40,10 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
     actor: who.person.id,
     findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
   });
-  if (saved.ok) return Response.json(saved);
+  if (saved.ok) {
+    void drawAhead(db).catch(console.error);
+    return Response.json(saved);
+  }
   if (saved.kind === 'unfit') {
     return respondError(
       422,

@@ -1,0 +1,60 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { Search } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+
+/** Something that is found by its tag or its name. */
+export interface Tagged {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Finds one of some tags by its letters or its name. */
+export function Finder({
+  tags,
+  onFind,
+}: {
+  readonly tags: readonly Tagged[];
+  readonly onFind: (id: string) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setOpen}>
+      <Popover.Trigger className="btn btn-xs gap-1">
+        <Search aria-hidden size={13} /> Find a tag
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          className="z-50 w-72 rounded-box border border-base-300 bg-base-100 p-1 shadow-xl"
+        >
+          <Command label="Find a tag">
+            <Command.Input placeholder="Tag or name" className="input input-sm mb-1 w-full" />
+            <Command.List className="max-h-64 overflow-auto">
+              <Command.Empty className="px-3 py-1.5 text-sm">
+                Nothing of that name is drawn here.
+              </Command.Empty>
+              {tags.map(({ id, name }) => (
+                <Command.Item
+                  key={id}
+                  value={`${id} ${name}`}
+                  onSelect={() => {
+                    setOpen(false);
+                    onFind(id);
+                  }}
+                  className="flex cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-sm data-[selected=true]:bg-primary data-[selected=true]:text-primary-content"
+                >
+                  <span className="font-mono">{id}</span>
+                  <span className="truncate">{name}</span>
+                </Command.Item>
+              ))}
+            </Command.List>
+          </Command>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,9 @@
+import type { DossierView } from '../../core/job';
+
+/** What is worked out from the plant file and has not been noted from the Bench. */
+export const listWorked = (view: DossierView) =>
+  view.stored.filter(({ subject }) => !(subject in view.dossier.noted));
+
+/** Whether there is anything to say about stored energy. */
+export const hasStored = (view: DossierView): boolean =>
+  listWorked(view).length + Object.keys(view.dossier.noted).length > 0;
