@@ -1,6 +1,7 @@
 export * from './concentration';
 export * from './heat-ratios';
 export * from './instrument';
+export * from './sensors';
 export * from './log';
 export * from './mixture';
 export * from './plan';

@@ -38,9 +38,6 @@ export const gasDetectorSchema = z.strictObject({
 });
 export type GasDetector = z.infer<typeof gasDetectorSchema>;
 
-/** Whether a sensor shows how near a mixture is to burning. */
-export const isFlammableSensor = ({ unit }: GasSensor): boolean => unit === '%LFL';
-
 /** How long a bump test is good for (h). Source: practice, before each day's use. */
 export const BUMP_HOURS = 24;
 

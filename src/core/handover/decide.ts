@@ -2,12 +2,8 @@ import { requireRole, type SiteFacts } from '../job';
 import { findAuthorisation, type Role } from '../people/people';
 import { refuse, type Refusal } from '../rules/book';
 import type { HandoverReport } from './parts';
-import {
-  listHandoverSigners,
-  type HandoverCommand,
-  type HandoverEvent,
-  type HandoverRecord,
-} from './record';
+import { listHandoverSigners, type HandoverEvent, type HandoverRecord } from './record';
+import type { HandoverCommand } from './commands';
 
 /** Who may hand a shift over and take it. */
 export const HANDING_OVER: readonly Role[] = ['issuing-authority', 'coordinator'];

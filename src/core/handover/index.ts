@@ -1,3 +1,4 @@
+export * from './commands';
 export * from './decide';
 export * from './due';
 export * from './parts';

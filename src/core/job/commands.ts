@@ -9,7 +9,7 @@ import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
 
-export { CLASH_ANSWERS, DUTY_KINDS, READY_CHECKS } from './commands-permit';
+export { CLASH_ANSWERS, DUTY_KINDS, READY_CHECKS } from './duties';
 
 /** A gauge pressure (bar). */
 const bar = z.number().gt(-1).max(2000);

@@ -13,6 +13,8 @@ export interface Moments {
   readonly time: (at: string) => string;
   /** "2026-11-24 14:30 UTC". */
   readonly instant: (at: string) => string;
+  /** How far off it is: "in 12 min", "3.5 h ago". */
+  readonly until: (at: string, now: string) => string;
   /** By the clock and how far off it is: "14:30 UTC (in 12 min)"; with the day where it is another one. */
   readonly beside: (at: string, now: string) => string;
   /** As a field for day and time holds it: "2026-11-24T14:30". */
@@ -29,6 +31,12 @@ const FIELD = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)$/;
 /** "12 min" below two hours, "3.5 h" from there on. */
 const sayApart = (minutes: number): string =>
   minutes < 120 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+
+function sayUntil(at: string, now: string): string {
+  const minutes = Math.round((Date.parse(at) - Date.parse(now)) / 60_000);
+  const words = sayApart(Math.abs(minutes));
+  return minutes < 0 ? `${words} ago` : `in ${words}`;
+}
 
 const DAY = 86_400_000;
 
@@ -98,11 +106,10 @@ function makeMoments(zone: string): Moments {
     offset,
     time,
     instant: (at) => `${day(at)} ${time(at)}`,
+    until: sayUntil,
     beside: (at, now) => {
-      const minutes = Math.round((Date.parse(at) - Date.parse(now)) / 60_000);
-      const words = sayApart(Math.abs(minutes));
       const said = day(at) === day(now) ? time(at) : `${day(at)} ${time(at)}`;
-      return `${said} (${minutes < 0 ? `${words} ago` : `in ${words}`})`;
+      return `${said} (${sayUntil(at, now)})`;
     },
     toField: (at) => `${day(at)}T${clock(at)}`,
     fromField: (text) => readField(text, wallOf),

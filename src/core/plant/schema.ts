@@ -2,39 +2,23 @@ import { z } from 'zod';
 import { LIQUID_CODES } from '../energy/liquids';
 import { SUBSTANCE_CODES } from '../gas/substances';
 import { LINK_KINDS } from './kinds';
+import {
+  ACTIVITIES,
+  ENERGIES,
+  GAUGE_READS,
+  GRADES,
+  HAZARDS,
+  SURROUNDING_KINDS,
+  type Hazard,
+} from './vocabulary';
+
+export * from './isolation-plan';
+export * from './vocabulary';
 
 const id = z.string().min(1, 'an id may not be empty').max(80, 'an id has at most 80 characters');
 const name = z.string().min(1, 'may not be empty').max(200, 'has at most 200 characters');
 const metres = z.number();
 const minutes = z.number().min(0);
-
-export const ENERGIES = [
-  'electrical',
-  'mechanical',
-  'pressure',
-  'process',
-  'thermal',
-  'gravity',
-  'radiation',
-] as const;
-export const HAZARDS = [
-  'flammable',
-  'toxic',
-  'asphyxiant',
-  'corrosive',
-  'hot',
-  'cold',
-  'oxidising',
-] as const;
-export const ACTIVITIES = ['open', 'enter', 'hot-work', 'touch'] as const;
-export const GAUGE_READS = [
-  'pressure',
-  'level',
-  'temperature',
-  'voltage',
-  'motion',
-  'gas',
-] as const;
 
 const area = z.strictObject({
   id,
@@ -163,19 +147,6 @@ const equipment = z.strictObject({
   space: z.record(z.string(), z.json()).optional(),
 });
 
-/** What stands about that fire or vapour can reach: things that are no part of a line, and where lines end in the open. */
-export const SURROUNDING_KINDS = [
-  'combustible',
-  'cylinder',
-  'drain',
-  'vent',
-  'sample-point',
-  'open-end',
-  'opening',
-  'other-side',
-  'floor-below',
-] as const;
-
 const surrounding = z.strictObject({
   id,
   name,
@@ -231,8 +202,6 @@ export type Surrounding = NonNullable<Plant['surroundings']>[number];
 export type Interlock = NonNullable<Plant['interlocks']>[number];
 export type SurroundingKind = Surrounding['kind'];
 export type Energy = Medium['energy'];
-export type Hazard = (typeof HAZARDS)[number];
-
 /** The hazards of a medium: every one there is when the drawing does not say. */
 export const hazardsOf = ({ hazards }: Pick<Medium, 'hazards'>): readonly Hazard[] =>
   hazards ?? HAZARDS;
@@ -249,45 +218,7 @@ export const scopeSchema = z.strictObject({
 export type Scope = z.infer<typeof scopeSchema>;
 export type Activity = Scope['work'][number]['activity'];
 
-/** Grades of isolation, weakest first. */
-export const GRADES = ['single', 'single-bled', 'double', 'double-bled', 'positive'] as const;
-export type Grade = (typeof GRADES)[number];
-
 export const gradesSchema = z.record(id, z.enum(GRADES));
-
-/** The links that a plan closes and locks, the outlets it opens, the stores it restrains, and the links that it locks open. */
-export interface IsolationPlan {
-  readonly close: readonly string[];
-  readonly open: readonly string[];
-  readonly restrain: readonly string[];
-  readonly stand?: readonly string[];
-}
-
-/** The lists of a plan. */
-export const PLAN_PARTS = ['close', 'open', 'restrain', 'stand'] as const;
-export type PlanPart = (typeof PLAN_PARTS)[number];
-
-/** The points of one list of a plan. */
-export const pointsOf = (plan: IsolationPlan, part: PlanPart): readonly string[] =>
-  plan[part] ?? [];
-
-/** A plan with each of its lists changed; what is locked open is left out when there is none. */
-export function mapPlan(
-  plan: IsolationPlan,
-  change: (ids: readonly string[], part: PlanPart) => readonly string[],
-): IsolationPlan {
-  const stand = change(pointsOf(plan, 'stand'), 'stand');
-  return {
-    close: change(plan.close, 'close'),
-    open: change(plan.open, 'open'),
-    restrain: change(plan.restrain, 'restrain'),
-    ...(stand.length > 0 ? { stand } : {}),
-  };
-}
-
-/** Every point of a plan, list by list. */
-export const listPlanPoints = (plan: IsolationPlan): string[] =>
-  PLAN_PARTS.flatMap((part) => pointsOf(plan, part));
 
 /** A plan as a file; the answer of `plan` may be handed back as it is, its figures are computed anew. */
 export const planSchema = z.strictObject({

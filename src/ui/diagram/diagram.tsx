@@ -1,16 +1,18 @@
 'use client';
 
-import { Maximize2, Minus, Plus, Scan } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
-import { Finder } from './finder';
 import { LaneGrounds, LaneNames } from './lanes';
 import { Lines, Symbols } from './links';
 import { toSets, type Marks, type Presses } from './marks';
 import { Minimap } from './minimap';
-import { findSpot, listTags } from './places';
+import { findSpot } from './places';
 import { Plates } from './plates';
 import { useZoom } from './use-zoom';
+
+/** A phone does without. */
+const DiagramTools = dynamic(() => import('./tools').then((file) => file.DiagramTools));
 
 const NO_MARKS: Marks = {};
 const NO_PRESSES: Presses = {};
@@ -97,24 +99,15 @@ export function PlantDiagram({
       className="group relative flex flex-col bg-base-100 [&:fullscreen]:h-screen [&:fullscreen]:p-2"
     >
       {!isSmall && (
-        <div className="no-print flex flex-wrap items-center gap-1 pb-1">
-          <Finder tags={listTags(drawing)} onFind={find} />
-          <button type="button" className="btn btn-xs" onClick={() => zoomBy(1.3)}>
-            <Plus aria-hidden size={13} />
-            <span className="sr-only">Larger</span>
-          </button>
-          <button type="button" className="btn btn-xs" onClick={() => zoomBy(1 / 1.3)}>
-            <Minus aria-hidden size={13} />
-            <span className="sr-only">Smaller</span>
-          </button>
-          <button type="button" className="btn btn-xs gap-1" onClick={showAll}>
-            <Scan aria-hidden size={13} /> Show all of it
-          </button>
-          <button type="button" className="btn btn-xs gap-1" onClick={toggleFull}>
-            <Maximize2 aria-hidden size={13} /> Full screen
-          </button>
+        <DiagramTools
+          drawing={drawing}
+          onFind={find}
+          onZoom={zoomBy}
+          onAll={showAll}
+          onFull={toggleFull}
+        >
           {children}
-        </div>
+        </DiagramTools>
       )}
       <div
         className="relative min-h-0 group-[&:fullscreen]:grow"

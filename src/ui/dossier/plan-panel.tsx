@@ -3,13 +3,12 @@
 import { useState } from 'react';
 import type { CheckResult, ExplainedPoint, Failure, Mend, PlanCost } from '../../core/isolation';
 import {
-  GRADES,
   listPlanPoints,
   mapPlan,
   pointsOf,
-  type Grade,
   type IsolationPlan,
-} from '../../core/plant/schema';
+} from '../../core/plant/isolation-plan';
+import { GRADES, type Grade } from '../../core/plant/vocabulary';
 import { useCommand } from '../command/use-command';
 import { gatherByArrival } from '../../core/job/arrivals';
 import { usePlanDraft } from '../planning/draft';

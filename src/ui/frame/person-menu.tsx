@@ -1,8 +1,7 @@
 'use client';
 
 import { ChevronDown, UserRound } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { Menu, MENU_ITEM } from '../kit/menu';
+import { Menu } from '../kit/menu';
 import type { Deed } from './deed';
 
 /** Who is signed in, and what they can do about it. */
@@ -24,12 +23,7 @@ export function PersonMenu({
     <Menu
       className="flex items-center gap-1 whitespace-nowrap rounded px-1 py-0.5 hover:bg-base-300"
       button={button}
-    >
-      {deeds.map(({ label, does }) => (
-        <DropdownMenu.Item key={label} className={MENU_ITEM} onSelect={does}>
-          {label}
-        </DropdownMenu.Item>
-      ))}
-    </Menu>
+      items={deeds}
+    />
   );
 }

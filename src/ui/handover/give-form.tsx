@@ -1,7 +1,7 @@
 'use client';
 
 import { useFieldArray, useForm } from 'react-hook-form';
-import type { HandoverCommand } from '../../core/handover/record';
+import type { HandoverCommand } from '../../core/handover/commands';
 import { LIST_CLASS } from '../dossier/field';
 
 export interface Choice {

@@ -1,12 +1,8 @@
 'use client';
 
 import type { HandoverReport } from '../../core/handover/parts';
-import {
-  listUnread,
-  type Handover,
-  type HandoverCommand,
-  type HandoverRecord,
-} from '../../core/handover/record';
+import { listUnread, type Handover, type HandoverRecord } from '../../core/handover/record';
+import type { HandoverCommand } from '../../core/handover/commands';
 import { LIST_CLASS, SmallForm, TextField } from '../dossier/field';
 import { GiveForm, type Choice } from './give-form';
 import { ReportView } from './report';

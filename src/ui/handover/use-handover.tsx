@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
-import { listHandoverSigners, type HandoverCommand } from '../../core/handover/record';
+import { listHandoverSigners } from '../../core/handover/record';
+import type { HandoverCommand } from '../../core/handover/commands';
 import type { ExplainedRefusal } from '../../core/rules/book';
 import { RefusedBand } from '../command/refused-band';
 import { post, type Posted } from '../command/post';

@@ -2,10 +2,9 @@
 
 import { useTable, type SortingState } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Columns3, Download } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { JobRow } from '../../core/watch';
-import { Menu, MENU_ITEM } from '../kit/menu';
+import { Menu } from '../kit/menu';
 import { useMoments } from '../shell/site-moments';
 import { columns, features, HIDDEN_AT_FIRST } from './job-columns';
 import { JobRows } from './job-rows';
@@ -75,21 +74,18 @@ function ColumnMenu({ all }: { readonly all: readonly Choosable[] }) {
     </>
   );
   return (
-    <Menu className="btn btn-sm" button={button}>
-      {all.map((column) => (
-        <DropdownMenu.CheckboxItem
-          key={column.id}
-          checked={column.getIsVisible()}
-          disabled={column.id === 'id'}
-          onCheckedChange={(isOn) => column.toggleVisibility(isOn)}
-          onSelect={(event) => event.preventDefault()}
-          className={MENU_ITEM}
-        >
-          <span className="w-4">{column.getIsVisible() ? '✓' : ''}</span>
-          {String(column.columnDef.header)}
-        </DropdownMenu.CheckboxItem>
-      ))}
-    </Menu>
+    <Menu
+      className="btn btn-sm"
+      button={button}
+      items={all
+        // The number stays: without it nobody knows which job a row is about.
+        .filter(({ id }) => id !== 'id')
+        .map((column) => ({
+          label: String(column.columnDef.header),
+          isTicked: column.getIsVisible(),
+          does: () => column.toggleVisibility(!column.getIsVisible()),
+        }))}
+    />
   );
 }
 

@@ -1,7 +1,8 @@
 'use client';
 
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+import type { Activity } from '../../core/plant/schema';
+import { ACTIVITIES } from '../../core/plant/vocabulary';
 import { ACTIVITY_WORDS } from './activity-words';
 
 /** A section as it is offered for work; a source is offered where it can be run empty first. */

@@ -1,41 +1,48 @@
 'use client';
 
-import { DropdownMenu } from 'radix-ui';
-import type { ReactNode } from 'react';
+import dynamic from 'next/dynamic';
+import { useState, type ReactNode } from 'react';
 
-/** How an item of a menu looks. */
-export const MENU_ITEM =
-  'flex cursor-pointer items-center gap-2 rounded px-3 py-2 outline-none aria-[current]:font-bold data-[highlighted]:bg-primary data-[highlighted]:text-primary-content';
+/** What a menu offers: something to do, somewhere to go, or something to tick. */
+export interface MenuItem {
+  readonly label: string;
+  readonly icon?: ReactNode;
+  readonly does?: () => void;
+  readonly href?: string;
+  readonly isCurrent?: boolean;
+  /** For what is ticked: the menu stays open. */
+  readonly isTicked?: boolean;
+}
 
-/** A menu behind a button. Its items are those of the headless library, which sees to the keyboard. */
-export function Menu({
-  label,
-  className,
-  button,
-  align = 'end',
-  children,
-}: {
+export interface MenuProps {
   /** What the button is called, where what it shows does not say so. */
   readonly label?: string;
   readonly className: string;
   readonly button: ReactNode;
   readonly align?: 'start' | 'end';
-  readonly children: ReactNode;
-}) {
+  readonly items: readonly MenuItem[];
+}
+
+const load = () => import('./open-menu').then((part) => part.OpenMenu);
+const OpenMenu = dynamic(load, { ssr: false });
+
+/** A menu behind a button. What opens it is loaded when somebody is about to press it. */
+export function Menu(props: MenuProps) {
+  const [isWanted, setWanted] = useState(false);
+  const { label, className, button } = props;
+  if (isWanted) return <OpenMenu {...props} />;
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label={label} className={className}>
-        {button}
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align={align}
-          sideOffset={4}
-          className="z-50 min-w-44 rounded-box border border-base-300 bg-base-100 p-1 shadow-xl"
-        >
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <button
+      type="button"
+      aria-label={label}
+      aria-haspopup="menu"
+      aria-expanded={false}
+      className={className}
+      onPointerEnter={() => void load()}
+      onFocus={() => void load()}
+      onClick={() => setWanted(true)}
+    >
+      {button}
+    </button>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
-import { READY_CHECKS, type HeldPermit } from '../../core/job';
+import type { HeldPermit } from '../../core/job';
+import { READY_CHECKS } from '../../core/job/duties';
 import { useCommand } from '../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

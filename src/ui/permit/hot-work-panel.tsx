@@ -1,7 +1,7 @@
 'use client';
 
 import { isDownwind, WAYS_OF, type ClearWay, type Neighbour } from '../../core/hotwork';
-import { isFlammableSensor } from '../../core/gas';
+import { isFlammableSensor } from '../../core/gas/sensors';
 import type { HotWorkView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';

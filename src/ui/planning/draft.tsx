@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { Aim } from '../../core/isolation';
-import { pointsOf, type IsolationPlan } from '../../core/plant/schema';
+import { pointsOf, type IsolationPlan } from '../../core/plant/isolation-plan';
 import type { Part } from './points';
 
 type Origin = Aim | 'own' | 'template';

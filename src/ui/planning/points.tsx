@@ -1,7 +1,7 @@
 'use client';
 
 import type { ExplainedPoint } from '../../core/isolation';
-import { pointsOf, type IsolationPlan } from '../../core/plant/schema';
+import { pointsOf, type IsolationPlan } from '../../core/plant/isolation-plan';
 
 export const PARTS = {
   close: 'Close and lock',

@@ -2,7 +2,8 @@
 
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
-import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+import type { Activity } from '../../core/plant/schema';
+import { ACTIVITIES } from '../../core/plant/vocabulary';
 import type { PlantMap, SectionAnswer } from '../../core/watch';
 import { PlantDiagram } from '../diagram/diagram';
 import { Finder } from '../diagram/finder';

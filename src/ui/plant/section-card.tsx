@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import type { PlanAnswer } from '../../core/isolation';
 import { PLANNING_WORDS } from '../../core/isolation/planner/phases';
-import { ACTIVITIES, type Activity } from '../../core/plant/schema';
+import type { Activity } from '../../core/plant/schema';
+import { ACTIVITIES } from '../../core/plant/vocabulary';
 import type { SectionAnswer } from '../../core/watch';
 import { STAGE_LABELS } from '../dossier/stages';
 import { ACTIVITY_WORDS } from '../jobs/activity-words';

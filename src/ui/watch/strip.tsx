@@ -2,7 +2,6 @@ import type { ScaleTime } from 'd3';
 import type { BoardMark, BoardMarkKind, BoardRow, Stay } from '../../core/watch';
 import { useMoments } from '../shell/site-moments';
 
-export const ROW_HEIGHT = 56;
 const BAR_TOP = 20;
 const BAR_HEIGHT = 18;
 
@@ -32,26 +31,29 @@ const MARK_WORDS: Readonly<Record<BoardMarkKind, string>> = {
   stopped: 'stopped',
   checked: 'checked at the place',
   air: 'gas test',
-  lifted: 'stop lifted',
+  lifted: 'let go on after a stop',
   extended: 'extended',
   revalidated: 'revalidated',
   test: 'test sanctioned',
   back: 'handed back',
-  entry: 'in or out of a space',
+  entry: 'into or out of a space',
 };
 
 /** What the signs on the board mean. */
 export function Legend() {
   return (
-    <p className="flex flex-wrap gap-x-3 text-xs">
-      {Object.entries(MARK_WORDS).map(([kind, words]) => (
-        <span key={kind} className="whitespace-nowrap">
-          <span aria-hidden>{MARK_SIGNS[kind as BoardMarkKind]}</span> {words}
-        </span>
-      ))}
-      <span className="whitespace-nowrap">━ someone on</span>
-      <span className="whitespace-nowrap">┄ fire watch</span>
-    </p>
+    <details className="text-xs">
+      <summary className="cursor-pointer">What the signs mean</summary>
+      <p className="flex flex-wrap gap-x-3">
+        {Object.entries(MARK_WORDS).map(([kind, words]) => (
+          <span key={kind} className="whitespace-nowrap">
+            <span aria-hidden>{MARK_SIGNS[kind as BoardMarkKind]}</span> {words}
+          </span>
+        ))}
+        <span className="whitespace-nowrap">━ someone on</span>
+        <span className="whitespace-nowrap">┄ fire watch</span>
+      </p>
+    </details>
   );
 }
 
@@ -63,7 +65,7 @@ function Mark({ mark, scale }: { readonly mark: BoardMark; readonly scale: Scale
       x={x(scale, mark.at)}
       y={BAR_TOP - 5}
       textAnchor="middle"
-      fontSize={grave ? 14 : 11}
+      fontSize={grave ? 15 : 12}
       className={grave ? 'fill-error' : 'fill-base-content'}
     >
       {MARK_SIGNS[mark.kind]}
@@ -153,10 +155,10 @@ export function Strip({
       )}
       {words && (
         <text
-          x={Math.max(start, overrun) - 6}
+          x={watchedUntil === undefined ? Math.max(start, overrun) - 6 : x(scale, watchedUntil) + 6}
           y={BAR_TOP + 13}
-          textAnchor="end"
-          fontSize={11}
+          textAnchor={watchedUntil === undefined ? 'end' : 'start'}
+          fontSize={12}
           fontWeight="bold"
           className={state === 'lapsed' ? 'fill-error' : 'fill-base-content'}
         >
@@ -168,7 +170,7 @@ export function Strip({
           x={end - 5}
           y={BAR_TOP + 13}
           textAnchor="end"
-          fontSize={11}
+          fontSize={12}
           className="fill-primary-content font-mono"
         >
           {clock(until)}

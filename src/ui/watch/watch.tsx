@@ -196,8 +196,8 @@ export function WatchScreen({ first }: { readonly first: Board }) {
   const queue = board.queue.filter(({ job }) => isAll || shown.has(job));
   const contractors = [...new Set(board.rows.map(({ contractor }) => contractor))].sort();
   return (
-    <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
-      <div className="flex min-w-0 flex-col gap-3">
+    <main className="grid gap-4 px-4 py-3 lg:grid-cols-[minmax(0,1fr)_21rem]">
+      <div className="flex min-w-0 flex-col gap-2 lg:min-h-[calc(100vh-7.5rem)]">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <h1 className="text-xl font-bold">Watch</h1>
           <Counts counts={board.counts} />
@@ -212,7 +212,7 @@ export function WatchScreen({ first }: { readonly first: Board }) {
             </strong>
           )}
         </div>
-        <div className="flex flex-wrap gap-3">
+        <div className="flex flex-wrap items-center gap-3">
           <Pick
             label="Shows"
             value={span}
@@ -237,16 +237,28 @@ export function WatchScreen({ first }: { readonly first: Board }) {
             options={[['', 'all'], ...contractors.map((name) => [name, name] as const)]}
             onPick={(contractor) => setFilter({ ...filter, contractor })}
           />
+          <span className="grow" />
+          <HandoverLine handover={board.handover} names={board.names} />
         </div>
-        <HandoverLine handover={board.handover} names={board.names} />
         <UnreadableList jobs={board.unreadable} names={board.names} />
         {rows.length === 0 ? (
-          <p>
-            No permit is out{isAll ? '' : ' that fits'}. Issue one on its job, under Permit, and it
-            stands here from then on.
+          <p className="grow">
+            No permit is out{isAll ? '' : ' that fits'}. Issue one at the{' '}
+            <Link href="/hatch" className="underline">
+              hatch
+            </Link>
+            , and it stands here from then on.
           </p>
         ) : (
-          <WatchChart rows={rows} clashes={clashes} names={board.names} now={now} span={span} />
+          <WatchChart
+            rows={rows}
+            areas={board.areas}
+            queue={queue}
+            clashes={clashes}
+            names={board.names}
+            now={now}
+            span={span}
+          />
         )}
         <Legend />
         <ClashList clashes={clashes} />
