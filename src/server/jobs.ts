@@ -21,6 +21,7 @@ import { appendEvents, readStream } from '../ledger';
 import { readNow } from './clock';
 import { JOB_STREAM, markOf, readSiteFor, readState, streamOf } from './job-state';
 import { IS_OPEN, readOpenJobs } from './open-jobs';
+import { hasPicture } from './photos';
 import { project, type HoldingKind } from './projections';
 import { readSite } from './registers';
 import { indexEvents } from './search';
@@ -100,6 +101,7 @@ export function readOthers(db: Db, jobId: string): OtherJobs {
     get untold() {
       return untold();
     },
+    hasPicture: (digest) => hasPicture(db, digest),
     workOrder: (number) => {
       const order = db
         .select({ job: workOrders.job })

@@ -91,6 +91,7 @@ test('jobs are found, sorted and written out; the keyboard goes anywhere; the de
 
   await test.step('the rail can be drawn in and stays so', async () => {
     await page.getByRole('button', { name: 'Show icons alone' }).click();
+    await expect(page.getByRole('button', { name: 'Show the words of the rail' })).toBeVisible();
     await page.reload();
     await expect(page.getByRole('button', { name: 'Show the words of the rail' })).toBeVisible();
   });

@@ -96,7 +96,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   const watch = await anotherDesk(browser, 'ada', '/watch');
   await expect(watch.getByRole('heading', { name: 'Watch' })).toBeVisible();
   await expect(counts(watch)).toContainText('0 live');
-  await expect(watch.getByLabel('Needs someone next')).toContainText('isolate, let down and prove');
+  await expect(watch.getByLabel('Needs someone next')).toContainText('Isolate, let down and prove');
   await expect(watch.getByLabel('Needs someone next')).toContainText(drain.job);
 
   // A lift is in the way of the crew beside it: it is moved behind it.

@@ -4,6 +4,7 @@ import { actAs, expectNoBarriers, shoot } from './desk';
 test('the plant is seen whole, an area in lanes, and a section is asked before any job is raised', async ({
   page,
 }) => {
+  await page.goto('/login');
   await actAs(page, 'ada');
   await page.goto('/plant');
   const hall = page.getByRole('region', { name: 'Pump hall' });

@@ -17,6 +17,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/jobs/J-0001/templates',
     '/api/jobs/J-0001/tags',
     '/api/jobs/J-0001/papers',
+    '/api/photos/00',
     '/api/plant/area?area=A-PMP',
     '/api/plant/ask?section=P201-CAS',
     '/api/plant/export',
@@ -37,6 +38,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     expect((await page.request.get(route)).status()).toBe(401);
   }
   for (const route of [
+    '/api/photos',
     '/api/plant/around',
     '/api/plant/preview',
     '/api/plant/versions',
@@ -142,6 +144,13 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   ] as const) {
     expect((await page.request.post('/api/plant/around', { data })).status()).toBe(status);
   }
+  for (const [data, status] of [
+    [Buffer.from('rubbish'), 400],
+    [Buffer.alloc(1_000_001), 413],
+  ] as const) {
+    expect((await page.request.post('/api/photos', { data })).status()).toBe(status);
+  }
+  expect((await page.request.get('/api/photos/00')).status()).toBe(404);
   expect((await page.request.get('/api/jobs/J-0001/tags')).status()).toBe(403);
   await signIn(page, 'elif');
   expect((await page.request.get('/api/jobs/NONE/tags')).status()).toBe(404);

@@ -110,8 +110,9 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   const JOB = page.url().split('/').at(-1) ?? '';
 
   await expect(page.locator('[data-code="plan-missing"]')).toBeVisible();
-  await press(page.getByRole('link', { name: 'HOLDER' }));
-  await expect(page.getByText('gas holder (biogas)')).toBeVisible();
+  await press(page.getByRole('button', { name: /Biogas from gas holder/ }));
+  await expect(page.locator('[data-source="HOLDER"]')).toContainText('double-bled');
+  await expect(page.getByRole('group', { name: /lit route/ })).toBeVisible();
   await press(page.getByRole('button', { name: 'Compute the isolation' }));
   await press(page.getByRole('button', { name: 'Take least effort' }));
   await expect(page.getByTestId('check-verdict')).toContainText('passes');
@@ -347,7 +348,7 @@ test('the plant and a planned job at both sizes', async ({ page }) => {
   await page.goto('/login');
   await actAs(page, 'ada').catch(() => undefined);
   await page.goto('/plant');
-  await expect(page.getByRole('img', { name: /181 sections/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Pump hall' })).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'plant');
   await page.goto('/jobs');

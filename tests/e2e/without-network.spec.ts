@@ -24,6 +24,12 @@ const eventsOf = async (page: Page, job: string) => {
   return page.locator('main').innerText();
 };
 
+/** A picture of one dot. */
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
 let job = '';
 let sequence = 0;
 
@@ -50,15 +56,21 @@ test('the field page without a network: entered on the phone, sent once and in o
   await page.locator('select[name="lock"]').selectOption('E-09');
   await page.getByRole('button', { name: 'Isolated, locked, tagged' }).click();
   await expect(page.getByTestId('network')).toContainText('No network.');
+  await page.getByLabel('Add a photograph').setInputFiles({
+    name: 'handle.png',
+    mimeType: 'image/png',
+    buffer: DOT,
+  });
+  await expect(page.getByText('Photograph added.')).toBeVisible();
   await atPoint(page, 'fs-tr2004');
   await page.locator('select[name="lock"]').selectOption('E-10');
   await page.getByRole('button', { name: 'Isolated, locked, tagged' }).click();
-  await expect(page.getByTestId('network')).toContainText('2 not yet sent.');
+  await expect(page.getByTestId('network')).toContainText('3 not yet sent.');
   await shoot(page, 'field-offline');
 
   // The page opens again without a network, and still holds what was entered.
   await page.reload();
-  await expect(page.getByTestId('network')).toContainText('2 not yet sent.');
+  await expect(page.getByTestId('network')).toContainText('3 not yet sent.');
   await expect(page.getByTestId('done')).toHaveText('4');
 
   // Meanwhile someone else isolates one of the two points.
@@ -90,6 +102,10 @@ test('the field page without a network: entered on the phone, sent once and in o
   expect(record.match(/E-09/g)).toHaveLength(1);
   expect(record).not.toContain('E-10');
   expect(record).toContain('E-11');
+  // The picture came with it, drawn anew, and whoever is signed in sees it.
+  const picture = page.getByAltText(/^Photograph/);
+  await expect(picture).toBeVisible();
+  expect(await picture.evaluate((one) => (one as HTMLImageElement).naturalWidth)).toBe(1);
 });
 
 test('in practice the round finds a blade that stuck, and the try-start that runs holds everything up', async ({

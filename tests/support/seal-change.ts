@@ -66,6 +66,7 @@ export const nobody = {
   untold: new Map(),
   unfit: new Map(),
   workOrder: () => undefined,
+  hasPicture: () => false,
   open: () => [],
 } as const;
 

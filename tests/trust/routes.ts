@@ -30,6 +30,8 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'jobs/[id]/templates': [row('GET', '/api/jobs/J-0001/templates')],
   live: [row('GET', '/api/live')],
   people: [row('GET', '/api/people')],
+  photos: [row('POST', '/api/photos')],
+  'photos/[digest]': [row('GET', '/api/photos/0')],
   'plant/area': [row('GET', '/api/plant/area?area=A-PMP')],
   'plant/around': [row('POST', '/api/plant/around')],
   'plant/ask': [row('GET', '/api/plant/ask?section=P201-CAS')],

@@ -194,8 +194,9 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
     case 'take-watch':
     case 'end-watch':
-    // Anyone may stop the work.
+    // Anyone may stop the work, or show what they see.
     case 'stop-work':
+    case 'add-photo':
     case 'raise-alarm':
     case 'report-lock':
       return [];

@@ -8,6 +8,7 @@ import { HOT_COMMANDS } from './commands-hot';
 import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
+import { PHOTO_OF } from './photos';
 
 export { CLASH_ANSWERS, DUTY_KINDS, READY_CHECKS } from './duties';
 
@@ -162,6 +163,14 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hang-incoming'), lock: id }),
   z.strictObject({ kind: z.literal('take-off-control'), lock: id }),
   z.strictObject({ kind: z.literal('raise-alarm'), where: id, seen: words }),
+  z.strictObject({
+    kind: z.literal('add-photo'),
+    /** The SHA-256 of the picture's bytes, which are sent before. */
+    digest: z.string().regex(/^[0-9a-f]{64}$/),
+    of: z.enum(PHOTO_OF),
+    subject: id.optional(),
+    words: note,
+  }),
   z.strictObject({ kind: z.literal('clear-alarm'), found: words }),
   z.strictObject({
     kind: z.literal('report-lock'),

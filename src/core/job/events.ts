@@ -73,6 +73,7 @@ export type JobEvent =
   | ({ readonly kind: 'crew-handed-over' } & Body<'take-off-crew-lock'>)
   | ({ readonly kind: 'crew-left' } & Body<'take-off-crew-lock'>)
   | ({ readonly kind: 'alarm-raised' } & Body<'raise-alarm'>)
+  | ({ readonly kind: 'photo-added' } & Body<'add-photo'>)
   | ({ readonly kind: 'alarm-cleared' } & Body<'clear-alarm'>)
   | ({ readonly kind: 'lock-found-unfit' } & Body<'report-lock'>)
   | ({ readonly kind: 'lock-replaced'; readonly old: string } & Body<'replace-lock'>)

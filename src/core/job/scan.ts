@@ -121,6 +121,8 @@ export function findSubject(command: Command): string | undefined {
     case 'walk-lineup':
     case 'check-label':
       return command.point;
+    case 'add-photo':
+      return command.subject;
     default:
       return undefined;
   }

@@ -47,6 +47,8 @@ export interface OtherJobs {
   readonly unfit: ReadonlyMap<string, string>;
   /** A work order from outside, with the job that was raised from it. */
   readonly workOrder: (number: string) => { readonly job?: string | undefined } | undefined;
+  /** Whether the bytes of a picture (by their SHA-256) have been received. */
+  readonly hasPicture: (digest: string) => boolean;
   /** The jobs that are not closed, read when they are asked for. */
   readonly open: () => readonly OpenJob[];
 }

@@ -1,3 +1,4 @@
+import type { Photo } from './photos';
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
 import type { AirUse } from '../gas';
@@ -371,6 +372,8 @@ export interface Dossier {
   readonly entry: EntryRecord;
   /** Short checks at work, oldest first. */
   readonly audits: readonly Audit[];
+  /** Photographs, oldest first. */
+  readonly photos: readonly Photo[];
   /** Devices that this job may put out of action, by id. */
   readonly bypasses: Readonly<Record<string, AllowedBypass>>;
 }

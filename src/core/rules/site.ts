@@ -32,6 +32,18 @@ export const SITE_RULES = {
     'a step is recorded once (site rule)',
     'Nothing more is needed: go on with the next step.',
   ),
+  'picture-missing': rule(
+    'site',
+    fixed('The picture itself has not arrived.'),
+    'the ledger names only pictures that are kept (site rule)',
+    'Send the picture first; the field page does so by itself.',
+  ),
+  'photos-full': rule(
+    'site',
+    (f) => `This job has ${f.most} photographs, and takes no more.`,
+    'a record that nobody can look through shows nothing (site rule)',
+    'Describe what is to be seen in words.',
+  ),
   'key-reused': rule(
     'site',
     fixed('This request key was already used for another command.'),

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { AUDIT_CHECKS, type AuditFigures, type FollowUpLine } from '../../core/audit';
+import type { AuditFigures, FollowUpLine } from '../../core/audit';
+import { AUDIT_CHECKS } from '../../core/audit/checks';
 import { MonthChart } from './month-chart';
 import { Beside } from '../shell/site-moments';
 

@@ -2,8 +2,10 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { findCalculation, listStartInputs, type Figure, type TypedInputs } from '../../core/bench';
-import { fromSi, writeFigure, writeUnit } from '../../core/units';
+import type { Figure, TypedInputs } from '../../core/bench';
+import { listStartInputs } from '../../core/bench/define';
+import { findCalculation } from '../../core/bench/list';
+import { fromSi, writeFigure, writeUnit } from '../../core/units/quantity';
 import { CurveChart } from './chart';
 import { BenchInputs, fill, readFilled } from './inputs';
 import { UseInJob, type JobChoice } from './use-in-job';

@@ -2,7 +2,7 @@
 
 import { extent, line, scaleLinear } from 'd3';
 import type { Curve } from '../../core/bench';
-import { fromSi, writeFigure, writeUnit } from '../../core/units';
+import { fromSi, writeFigure, writeUnit } from '../../core/units/quantity';
 
 const WIDTH = 560;
 const HEIGHT = 260;

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Calculation, Field, TypedInputs } from '../../core/bench';
-import { convertUnit, QUANTITY_UNITS, writeUnit } from '../../core/units';
+import { convertUnit, QUANTITY_UNITS, writeUnit } from '../../core/units/quantity';
 
 /** What stands in the fields: text and unit of a number, or a choice. */
 export type Filled = Readonly<Record<string, { readonly text: string; readonly unit: string }>>;

@@ -1,5 +1,6 @@
 import type { Command } from '../../core/job';
 import type { ExplainedRefusal } from '../../core/rules/book';
+import { dropFromDevice, sendPicture } from '../photos/kept-pictures';
 
 /** What the server answered, or that it could not be reached. */
 export interface Sent {
@@ -33,20 +34,27 @@ export interface Sending {
   readonly enteredAt?: string;
 }
 
+const UNREACHED: Sent = {
+  ok: false,
+  kind: 'unreached',
+  error: 'The server could not be reached. Nothing was saved: try again.',
+};
+
 /** Sends a command; `unreached` when there was no answer at all, and then nothing was saved. */
 export async function send({ jobId, signatures = [], ...rest }: Sending): Promise<Sent> {
   try {
+    const { command } = rest;
+    // The picture goes before the word that names it.
+    if (command.kind === 'add-photo' && !(await sendPicture(command.digest))) return UNREACHED;
     const answer = await fetch(`/api/jobs/${jobId || 'new'}/commands`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ ...rest, signatures }),
     });
-    return { ...((await answer.json()) as Sent), status: answer.status };
+    const sent = { ...((await answer.json()) as Sent), status: answer.status };
+    if (sent.ok && command.kind === 'add-photo') await dropFromDevice(command.digest);
+    return sent;
   } catch {
-    return {
-      ok: false,
-      kind: 'unreached',
-      error: 'The server could not be reached. Nothing was saved: try again.',
-    };
+    return UNREACHED;
   }
 }

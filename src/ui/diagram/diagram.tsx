@@ -88,6 +88,9 @@ export function PlantDiagram({
   const find = (id: string) => {
     setFound(id);
     goTo(id);
+    // Where it can be pressed, the next key presses it.
+    const part = frame.current?.querySelector(`[data-tag="${CSS.escape(id)}"]`);
+    (part instanceof SVGElement ? part : frame.current)?.focus();
   };
   const toggleFull = () =>
     void (document.fullscreenElement

@@ -20,8 +20,15 @@ export function Finder({
   readonly onFind: (id: string) => void;
 }) {
   const [isOpen, setOpen] = useState(false);
+  const [isFound, setFound] = useState(false);
   return (
-    <Popover.Root open={isOpen} onOpenChange={setOpen}>
+    <Popover.Root
+      open={isOpen}
+      onOpenChange={(open) => {
+        setFound(false);
+        setOpen(open);
+      }}
+    >
       <Popover.Trigger className="btn btn-xs gap-1">
         <Search aria-hidden size={13} /> Find a tag
       </Popover.Trigger>
@@ -29,6 +36,8 @@ export function Finder({
         <Popover.Content
           align="start"
           sideOffset={4}
+          // What was found has the focus now.
+          onCloseAutoFocus={(event) => isFound && event.preventDefault()}
           className="z-50 w-72 rounded-box border border-base-300 bg-base-100 p-1 shadow-xl"
         >
           <Command label="Find a tag">
@@ -42,6 +51,7 @@ export function Finder({
                   key={id}
                   value={`${id} ${name}`}
                   onSelect={() => {
+                    setFound(true);
                     setOpen(false);
                     onFind(id);
                   }}

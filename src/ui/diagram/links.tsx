@@ -32,7 +32,7 @@ function Symbol({
   const { id, kind, normal, x, y } = link;
   const isPlanned = marks.planned.has(id);
   const title = say(link, marks);
-  const press = pressable(title, onLink && (() => onLink(id)));
+  const press = pressable(id, title, onLink && (() => onLink(id)));
   return (
     <g
       transform={`translate(${x},${y})`}

@@ -28,7 +28,7 @@ function Outlets({
       <g
         key={id}
         transform={`translate(${OUTLET.first + at * OUTLET.apart},${section.height})`}
-        {...pressable(title, onOutlet && (() => onOutlet(id)))}
+        {...pressable(id, title, onOutlet && (() => onOutlet(id)))}
       >
         <title>{title}</title>
         <rect x="-10" width="20" height="14" className="fill-transparent" />
@@ -57,7 +57,7 @@ function More({
   return (
     <g
       transform={`translate(${width - 15},-9)`}
-      {...pressable(title, onMore && (() => onMore(id)))}
+      {...pressable(`+${id}`, title, onMore && (() => onMore(id)))}
     >
       <title>{onMore ? `${title}: press to show` : title}</title>
       <rect
@@ -90,7 +90,7 @@ function Plate({
   const { onSection } = presses;
   return (
     <g transform={`translate(${x},${y})`}>
-      <g {...pressable(title, onSection && (() => onSection(id)))}>
+      <g {...pressable(id, title, onSection && (() => onSection(id)))}>
         <title>{title}</title>
         <rect
           width={width}

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { LINK_KINDS, STRENGTH_BY_KIND } from '../../core/plant';
+import { LINK_KINDS, STRENGTH_BY_KIND } from '../../core/plant/kinds';
 import { LinkSymbol } from './symbol';
 
 const draw = (kind: string, closed: boolean) =>

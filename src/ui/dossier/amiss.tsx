@@ -1,8 +1,10 @@
 'use client';
 
-import { listHanging, listOn } from '../../core/job';
+import { listHanging } from '../../core/job/hanging';
+import { listOn } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from './field';
+import { AddPhoto } from '../photos/add-photo';
 import { listFree } from './box-panel';
 import type { DossierProps } from './types';
 
@@ -26,6 +28,7 @@ function Alarm({ view, names }: DossierProps) {
           ? `Call off by name: ${on.map((id) => names[id] ?? id).join(', ')}.`
           : 'Nobody is signed on.'}
       </p>
+      <AddPhoto of="alarm" subject={alarm.where} />
       <SmallForm
         button="The cause is found"
         onSend={(read) => void run({ kind: 'clear-alarm', found: read('found') })}

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { isHeld, listOn } from '../../core/job';
+import { isHeld, listOn } from '../../core/job/permit-record';
 import { StopButton } from '../permit/stop-panel';
 import { Beside } from '../shell/site-moments';
 import { Stages } from './stages';

@@ -2,15 +2,9 @@
 
 import { useState } from 'react';
 import type { Command } from '../../core/job';
-import {
-  ARRANGEMENT_NAMES,
-  ARRANGEMENTS,
-  listPairs,
-  SEEN_WORDS,
-  type Arrangement,
-  type ElectricalRound,
-  type ProofDemand,
-} from '../../core/proving';
+import type { Arrangement, ElectricalRound, ProofDemand } from '../../core/proving';
+import { ARRANGEMENT_NAMES, ARRANGEMENTS, listPairs } from '../../core/proving/electrical-round';
+import { SEEN_WORDS } from '../../core/proving/seen';
 import { ReadButton } from '../practice/read-button';
 import { CheckField, ChoiceField, LIST_CLASS, SmallForm, TextField } from './field';
 import { SecondField } from './second-field';

@@ -28,6 +28,20 @@ function listDetails(payload: unknown, names: Readonly<Record<string, string>>):
     .join('; ');
 }
 
+/** The picture that an event names, with what its digest is. */
+function Picture({ event: { type, payload } }: { readonly event: RecordedEvent }) {
+  const { digest } = payload as { readonly digest?: unknown };
+  if (type !== 'photo-added' || typeof digest !== 'string') return null;
+  return (
+    // eslint-disable-next-line @next/next/no-img-element -- kept small already, and only who is signed in may have it
+    <img
+      src={`/api/photos/${digest}`}
+      alt={`Photograph ${digest.slice(0, 8)}`}
+      className="mt-1 max-h-48 max-w-72"
+    />
+  );
+}
+
 /** The whole record of a job, oldest first, made to be printed. */
 export function RecordSheet({
   id,
@@ -70,7 +84,10 @@ export function RecordSheet({
               </td>
               <td className="font-bold">{event.type.replaceAll('-', ' ')}</td>
               <td>{names[event.actor] ?? event.actor}</td>
-              <td>{listDetails(event.payload, names)}</td>
+              <td>
+                {listDetails(event.payload, names)}
+                <Picture event={event} />
+              </td>
               <td className="font-mono text-xs">{event.hash.slice(0, 8)}</td>
             </tr>
           ))}

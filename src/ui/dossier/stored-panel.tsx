@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { describeFigure, type Figure } from '../../core/bench';
+import type { Figure } from '../../core/bench';
+import { describeFigure } from '../../core/bench/describe';
 import type { DossierView } from '../../core/job';
 import { Time } from '../shell/site-moments';
 import { listWorked } from './has-stored';

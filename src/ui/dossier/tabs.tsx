@@ -23,6 +23,7 @@ const HotWorkPanel = dynamic(() =>
 );
 const ClashPanel = dynamic(() => import('../permit/clash-panel').then((file) => file.ClashPanel));
 const StoredPanel = dynamic(() => import('./stored-panel').then((file) => file.StoredPanel));
+const PhotosTab = dynamic(() => import('../photos/photos-tab').then((file) => file.PhotosTab));
 const ReportPanel = dynamic(() => import('./amiss').then((file) => file.ReportPanel));
 
 /** Papers are decided until the permit is out; at the hatch they stand first until they are. */
@@ -105,6 +106,12 @@ export function listTabs(props: DossierProps): JobTab[] {
       label: 'Stored energy',
       content: <StoredPanel jobId={jobId} view={view} names={names} />,
     }),
+    {
+      id: 'photographs',
+      label: 'Photographs',
+      count: view.dossier.photos.length,
+      content: <PhotosTab view={view} names={names} />,
+    },
     ...tab(canReport(view), {
       id: 'report',
       label: 'Report something',

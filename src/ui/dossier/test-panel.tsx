@@ -1,6 +1,7 @@
 'use client';
 
-import { isHeld, type TestRun } from '../../core/job';
+import type { TestRun } from '../../core/job';
+import { isHeld } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';

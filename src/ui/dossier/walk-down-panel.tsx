@@ -1,6 +1,7 @@
 'use client';
 
 import { useCommand } from '../command/use-command';
+import { AddPhoto } from '../photos/add-photo';
 import { PARTS } from '../planning/points';
 import { Panel, SmallForm, TextField } from './field';
 import type { DossierProps } from './types';
@@ -79,6 +80,7 @@ export function WalkDownPanel({ view, names }: DossierProps) {
         </label>
         <TextField label="What was found" name="note" />
       </SmallForm>
+      <AddPhoto of="finding" />
       <SmallForm
         button="Take the plan back"
         onSend={(read) => void run({ kind: 'return-plan', note: read('why') })}

@@ -1,7 +1,7 @@
 'use client';
 
 import type { DossierView } from '../../core/job';
-import { computeSequenceMinutes } from '../../core/sequence';
+import { computeSequenceMinutes } from '../../core/sequence/sequence';
 
 const RESTORE_WORDS = {
   'earth-off': 'earth off',

@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { findSubject, isCodeOf, refuseScan, type Command, type Lamp } from '../../core/job';
+import type { Command, Lamp } from '../../core/job';
+import { findSubject, isCodeOf, refuseScan } from '../../core/job/scan';
 import { explainIn, type ExplainedRefusal } from '../../core/rules/book';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
@@ -12,6 +13,7 @@ import { PlantDiagram } from '../diagram/diagram';
 import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
 import type { DossierProps } from '../dossier/types';
+import { AddPhoto } from '../photos/add-photo';
 import { LampSign } from '../lamp/lamp';
 import { keepPage } from './device';
 import { FoundLive } from './found-live';
@@ -107,6 +109,7 @@ function TaskCard({
       {focus !== undefined && (
         <PlantDiagram drawing={drawing} height={190} focus={focus} marks={marks} isSmall />
       )}
+      <AddPhoto of="step" subject={task.subject === '' ? undefined : task.subject} isLarge />
       {(target === undefined || code !== undefined) && (
         <TaskForm task={task} code={code} props={props} />
       )}
@@ -126,8 +129,10 @@ export function FieldScreen(props: FieldProps) {
   useEffect(() => void keepPage(), []);
 
   const kept = outbox.entries.filter((entry) => entry.jobId === jobId && isWaiting(entry));
+  // A photograph of a step is not the step.
+  const keptSteps = kept.filter(({ command }) => command.kind !== 'add-photo');
   const isKept = ({ subject }: Task) =>
-    kept.some(({ command }) => subject !== '' && findSubject(command) === subject);
+    keptSteps.some(({ command }) => subject !== '' && findSubject(command) === subject);
   const tasks = listTasks(view);
   const left = tasks.filter((task) => !task.done && !isKept(task));
   const open = left.filter(({ group }) => group === left[0]?.group);
@@ -153,6 +158,7 @@ export function FieldScreen(props: FieldProps) {
   const onUnsigned = async (command: Command) => {
     const entered = scan;
     const done = await outbox.add(command);
+    if (command.kind === 'add-photo') return done;
     // Sending may take a while: a point whose code was read meanwhile stays open.
     setScan((now) => (now === entered ? undefined : now));
     return done;
@@ -176,7 +182,8 @@ export function FieldScreen(props: FieldProps) {
               <strong className="font-mono" data-testid="done">
                 {tasks.length - left.length}
               </strong>{' '}
-              of {tasks.length} done{kept.length > 0 ? `, ${kept.length} of them not yet sent` : ''}
+              of {tasks.length} done
+              {keptSteps.length > 0 ? `, ${keptSteps.length} of them not yet sent` : ''}
             </p>
           )}
           {view.holding.length > 0 && (

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { findSubject } from '../../core/job';
+import { findSubject } from '../../core/job/scan';
 import { Reasons } from '../command/reasons';
 import type { DossierProps } from '../dossier/types';
 import { isWaiting, type Entry } from './outbox';

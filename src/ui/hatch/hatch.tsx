@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { isHeld } from '../../core/job';
+import { isHeld } from '../../core/job/permit-record';
 import { capitalise } from '../../core/text';
 import type { JobRow } from '../../core/watch';
 import { CommandDesk } from '../command/use-command';

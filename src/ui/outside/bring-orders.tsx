@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { ORDER_COLUMNS } from '../../core/work-orders';
+import { ORDER_COLUMNS } from '../../core/work-orders/csv';
 
 interface Answer {
   readonly ok: boolean;

@@ -1,13 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import {
-  AIR_USE_WORDS,
-  SUBSTANCES,
-  type AirLog,
-  type AirSeries,
-  type AirUse,
-} from '../../core/gas';
+import type { AirLog, AirSeries, AirUse } from '../../core/gas';
+import { SUBSTANCES } from '../../core/gas/substances';
+import { AIR_USE_WORDS } from '../../core/gas/verdict';
 import { post, type Posted } from '../command/post';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';

@@ -1,18 +1,13 @@
 'use client';
 
 import { useForm, useWatch, type UseFormRegister } from 'react-hook-form';
-import {
-  AIR_MOMENTS,
-  AIR_USE_WORDS,
-  CONCENTRATION_UNITS,
-  findSensor,
-  LEVELS,
-  SUBSTANCES,
-  type ConcentrationUnit,
-  type GasDetector,
-  type Level,
-  type SubstanceCode,
-} from '../../core/gas';
+import type { ConcentrationUnit, GasDetector, Level, SubstanceCode } from '../../core/gas';
+import { CONCENTRATION_UNITS } from '../../core/gas/concentration';
+import { AIR_MOMENTS } from '../../core/gas/plan';
+import { findSensor } from '../../core/gas/reading';
+import { SUBSTANCES } from '../../core/gas/substances';
+import { AIR_USE_WORDS } from '../../core/gas/verdict';
+import { LEVELS } from '../../core/gas/where';
 import type { AirTest, AirView, CommandOf } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS, Panel } from '../dossier/field';

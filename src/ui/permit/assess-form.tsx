@@ -9,19 +9,9 @@ import {
   type UseFormRegister,
 } from 'react-hook-form';
 import type { CommandOf, EarlierJob } from '../../core/job';
-import {
-  draftAssessment,
-  findHazard,
-  HAZARD_CODES,
-  HAZARDS,
-  listAskedFor,
-  nameHazard,
-  RANKS,
-  REMAINS,
-  type Rank,
-  type Remains,
-  type TaskAssessment,
-} from '../../core/permits';
+import type { Rank, Remains, TaskAssessment } from '../../core/permits';
+import { draftAssessment, listAskedFor, nameHazard, REMAINS } from '../../core/permits/assessment';
+import { findHazard, HAZARD_CODES, HAZARDS, RANKS } from '../../core/permits/hazards';
 import { useCommand } from '../command/use-command';
 import type { DossierProps } from '../dossier/types';
 

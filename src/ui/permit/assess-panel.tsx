@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { EarlierJob } from '../../core/job';
-import { nameHazard, type TaskAssessment } from '../../core/permits';
+import type { TaskAssessment } from '../../core/permits';
+import { nameHazard } from '../../core/permits/assessment';
 import { Panel } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { AssessForm } from './assess-form';

@@ -1,18 +1,13 @@
 'use client';
 
 import { useForm, useWatch } from 'react-hook-form';
-import {
-  AUDIT_CHECKS,
-  FOUND,
-  isGrave,
-  listAuditChecks,
-  listFollowUps,
-  type AuditAnswer,
-  type AuditCode,
-  type FollowUpLine,
-} from '../../core/audit';
-import { listOn, type HeldPermit } from '../../core/job';
+import type { AuditAnswer, AuditCode, FollowUpLine } from '../../core/audit';
+import { AUDIT_CHECKS, FOUND, isGrave, listAuditChecks } from '../../core/audit/checks';
+import { listFollowUps } from '../../core/audit/figures';
+import type { HeldPermit } from '../../core/job';
+import { listOn } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
+import { AddPhoto } from '../photos/add-photo';
 import { LIST_CLASS, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';
 import { Beside, Instant } from '../shell/site-moments';
@@ -230,10 +225,13 @@ export function AuditPanel(props: DossierProps & { readonly permit?: HeldPermit 
         ))}
       </ul>
       {permit && (
-        <details>
-          <summary className="cursor-pointer text-sm">Check it now</summary>
-          <AuditForm permit={permit} props={props} />
-        </details>
+        <>
+          <AddPhoto of="check" subject={permit.number} />
+          <details>
+            <summary className="cursor-pointer text-sm">Check it now</summary>
+            <AuditForm permit={permit} props={props} />
+          </details>
+        </>
       )}
     </Panel>
   );

@@ -1,6 +1,7 @@
 'use client';
 
-import { suggestBlanks, type BreathingOut } from '../../core/hotwork';
+import type { BreathingOut } from '../../core/hotwork';
+import { suggestBlanks } from '../../core/hotwork/breathing';
 import type { HotWorkView } from '../../core/job';
 import type { DossierProps } from '../dossier/types';
 import { usePlanDraft } from '../planning/draft';

@@ -1,6 +1,8 @@
 'use client';
 
-import { findCopyEnd, isHeld, listCopiesOut, type NumberedPermit } from '../../core/job';
+import type { NumberedPermit } from '../../core/job';
+import { findCopyEnd, listCopiesOut } from '../../core/job/copies';
+import { isHeld } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

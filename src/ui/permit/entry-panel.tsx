@@ -1,6 +1,7 @@
 'use client';
 
-import { isHeld, type CommandOf, type EntryView } from '../../core/job';
+import type { CommandOf, EntryView } from '../../core/job';
+import { isHeld } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
 import { ChoiceField, Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

@@ -1,6 +1,7 @@
 'use client';
 
-import { isDownwind, WAYS_OF, type ClearWay, type Neighbour } from '../../core/hotwork';
+import type { ClearWay, Neighbour } from '../../core/hotwork';
+import { isDownwind, WAYS_OF } from '../../core/hotwork/surroundings';
 import { isFlammableSensor } from '../../core/gas/sensors';
 import type { HotWorkView } from '../../core/job';
 import { useCommand } from '../command/use-command';

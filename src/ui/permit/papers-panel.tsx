@@ -1,16 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  addAnswers,
-  PAPER_KINDS,
-  PAPERS,
-  QUESTION_CODES,
-  QUESTIONS,
-  type Answers,
-  type PaperKind,
-  type QuestionCode,
-} from '../../core/permits';
+import type { Answers, PaperKind, QuestionCode } from '../../core/permits';
+import { PAPER_KINDS, PAPERS } from '../../core/permits/papers';
+import { addAnswers, QUESTION_CODES, QUESTIONS } from '../../core/permits/screening';
 import { useCommand } from '../command/use-command';
 import { Panel } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

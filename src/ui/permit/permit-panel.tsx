@@ -1,6 +1,6 @@
 'use client';
 
-import { PAPERS } from '../../core/permits';
+import { PAPERS } from '../../core/permits/papers';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

@@ -2,7 +2,7 @@
 
 import { arc, line, scaleLinear } from 'd3';
 import type { HotWorkView } from '../../core/job';
-import { SECTOR_DEG } from '../../core/hotwork';
+import { SECTOR_DEG } from '../../core/hotwork/surroundings';
 
 const WIDTH = 560;
 const HEIGHT = 420;

@@ -1,9 +1,12 @@
 'use client';
 
 import { useForm, useWatch } from 'react-hook-form';
-import { SUBSTANCES, type SubstanceCode } from '../../core/gas';
+import type { SubstanceCode } from '../../core/gas';
+import { SUBSTANCES } from '../../core/gas/substances';
 import { explainIn } from '../../core/rules/book';
-import { FANS, MOST_BENDS, planPurge, type PurgeNeeds } from '../../core/space';
+import type { PurgeNeeds } from '../../core/space';
+import { planPurge } from '../../core/space/plan';
+import { FANS, MOST_BENDS } from '../../core/space/purge';
 import type { EntryView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { LIST_CLASS } from '../dossier/field';

@@ -1,6 +1,7 @@
 'use client';
 
-import { computePurgeLeft, type EntryView } from '../../core/job';
+import type { EntryView } from '../../core/job';
+import { computePurgeLeft } from '../../core/job/entry';
 import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

@@ -1,7 +1,8 @@
 'use client';
 
 import { scaleLinear } from 'd3';
-import { HOSE_END_M, type Space } from '../../core/space';
+import type { Space } from '../../core/space';
+import { HOSE_END_M } from '../../core/space/purge';
 
 const WIDTH = 340;
 const HEIGHT = 240;

@@ -1,6 +1,6 @@
 'use client';
 
-import { listOn } from '../../core/job';
+import { listOn } from '../../core/job/permit-record';
 import { useCommand } from '../command/use-command';
 import { Panel, SmallForm, TextField } from '../dossier/field';
 import type { DossierProps } from '../dossier/types';

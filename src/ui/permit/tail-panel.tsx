@@ -1,6 +1,6 @@
 'use client';
 
-import { computeTail, ROUND_FINDINGS } from '../../core/hotwork';
+import { computeTail, ROUND_FINDINGS } from '../../core/hotwork/tail';
 import type { PermitRecord } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from '../dossier/field';

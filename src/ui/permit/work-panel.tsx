@@ -1,7 +1,8 @@
 'use client';
 
-import { isHeld, type HeldPermit } from '../../core/job';
-import { PAPERS } from '../../core/permits';
+import type { HeldPermit } from '../../core/job';
+import { isHeld } from '../../core/job/permit-record';
+import { PAPERS } from '../../core/permits/papers';
 import { useCommand } from '../command/use-command';
 import { listFree } from '../dossier/box-panel';
 import { Crews } from '../dossier/crews';

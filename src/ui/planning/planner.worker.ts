@@ -1,22 +1,16 @@
-import {
-  computeRequirement,
-  limitTime,
-  planIsolation,
-  type Aim,
-  type GradePolicy,
-  type PlanAnswer,
-  type PlanningPhase,
-  type PlanningResult,
+import type {
+  Aim,
+  GradePolicy,
+  PlanAnswer,
+  PlanningPhase,
+  PlanningResult,
 } from '../../core/isolation';
-import { computeSequenceMinutes, planSequence } from '../../core/sequence';
-import {
-  buildGraph,
-  type Grade,
-  type LinkKind,
-  type Plant,
-  type Scope,
-  type Strength,
-} from '../../core/plant';
+import { limitTime } from '../../core/isolation/planner/limits';
+import { planIsolation } from '../../core/isolation/planner/plan';
+import { computeRequirement } from '../../core/isolation/requirement';
+import { computeSequenceMinutes, planSequence } from '../../core/sequence/sequence';
+import type { Grade, LinkKind, Plant, Scope, Strength } from '../../core/plant';
+import { buildGraph } from '../../core/plant/graph';
 
 /** What the planner is asked. */
 export interface PlannerQuestion {

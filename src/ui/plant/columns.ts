@@ -1,4 +1,6 @@
-import { LINK_KINDS, SURROUNDING_KINDS, type Plant } from '../../core/plant';
+import type { Plant } from '../../core/plant';
+import { LINK_KINDS } from '../../core/plant/kinds';
+import { SURROUNDING_KINDS } from '../../core/plant/vocabulary';
 
 /** Tables of the plant that are edited by hand. */
 export const EDITED = ['sections', 'links', 'outlets', 'surroundings', 'interlocks'] as const;

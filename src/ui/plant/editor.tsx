@@ -2,7 +2,10 @@
 
 import { Redo2, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { diffPlants, formatPlantProblem, parsePlant, type Plant } from '../../core/plant';
+import type { Plant } from '../../core/plant';
+import { diffPlants } from '../../core/plant/diff';
+import { parsePlant } from '../../core/plant/parse';
+import { formatPlantProblem } from '../../core/plant/problems';
 import { EDITED, listColumns, showField, type Edited, type Row } from './columns';
 import { LoadFile } from './load-file';
 import { RowForm } from './row-form';

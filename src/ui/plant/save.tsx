@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { describeChange, type Plant, type PlantChange } from '../../core/plant';
+import type { Plant, PlantChange } from '../../core/plant';
+import { describeChange } from '../../core/plant/diff';
 import { PinField, SmallForm, TextField } from '../dossier/field';
 
 interface Saved {

@@ -1,4 +1,10 @@
-import type { CommandOf, Dossier, DossierState, OpenJob } from '../../../src/core/job';
+import {
+  evolveDossier,
+  type CommandOf,
+  type Dossier,
+  type DossierState,
+  type OpenJob,
+} from '../../../src/core/job';
 import {
   carryOut,
   fieldSteps,
@@ -6,6 +12,7 @@ import {
   nobody,
   ON,
   PROVED,
+  START,
   STOPPED,
   WALKED,
   type RefusalRow,
@@ -46,6 +53,26 @@ const tag = (more: Partial<CommandOf<'tag-point'>> = {}): CommandOf<'tag-point'>
   ...more,
 });
 
+const PHOTO: CommandOf<'add-photo'> = {
+  kind: 'add-photo',
+  digest: 'a1'.repeat(32),
+  of: 'step',
+  subject: 'HV-2001',
+  words: '',
+};
+const withPicture = { others: { ...nobody, hasPicture: () => true } };
+/** A job with so many photographs, each of another point. */
+const shown = (many: number): DossierState => {
+  const state = LIVE() as Dossier;
+  const photos = Array.from({ length: many }, (_, n) => ({
+    ...PHOTO,
+    subject: `HV-${n}`,
+    by: 'kit',
+    at: START,
+  }));
+  return { ...state, photos };
+};
+
 /** Another job that holds one point of this one. */
 function sharing(point: string): OpenJob {
   const dossier = LIVE() as Dossier;
@@ -56,6 +83,21 @@ function sharing(point: string): OpenJob {
 
 /** Alarms, unfit locks, tags alone and tests: what is refused, with the codes. */
 export const AMISS_ROWS: RefusalRow[] = [
+  ['a photograph whose picture never came', LIVE, 'kit', PHOTO, ['picture-missing']],
+  ['a photograph by anybody', LIVE, 'kit', PHOTO, [], withPicture],
+  [
+    'the same photograph of the same point twice',
+    () => {
+      const mark = { by: 'kit', at: START };
+      return evolveDossier(LIVE(), { ...PHOTO, kind: 'photo-added' }, mark);
+    },
+    'kit',
+    PHOTO,
+    ['already-done'],
+    withPicture,
+  ],
+  ['one photograph too many', () => shown(300), 'kit', PHOTO, ['photos-full'], withPicture],
+
   [
     'signed on while an alarm stands',
     () => carryOut([['kit', { kind: 'raise-alarm', where: 'P201-CAS', seen: 'hissing' }]], LIVE()),

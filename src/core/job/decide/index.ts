@@ -5,6 +5,7 @@ import { type Command, type CommandOf } from '../commands';
 import { refuseEntered, timeOf } from '../entered';
 import { type JobEvent } from '../events';
 import { findInspectionDue } from '../inspection';
+import { refusePhoto } from '../photos';
 import { findCode, findSubject, findTarget, refuseScan } from '../scan';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type DossierState } from '../state';
@@ -96,6 +97,11 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'raise-alarm':
     case 'clear-alarm':
       return decideAlarm(dossier, command, context);
+    case 'add-photo':
+      return {
+        refusals: refusePhoto(dossier, command, context),
+        event: { ...command, kind: 'photo-added' },
+      };
     case 'report-lock':
     case 'replace-lock':
     case 'renew-lock':

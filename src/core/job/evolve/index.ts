@@ -1,6 +1,7 @@
 import { ProgrammerFault } from '../../result';
 import { standAt } from '../attendance';
 import type { JobEvent } from '../events';
+import type { Photo } from '../photos';
 import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';
@@ -106,6 +107,11 @@ const isOnWayBack = (
   (PUTS_BACK.has(event.kind) ||
     (event.kind === 'permit-closed' && isolation.lockout === 'each-point'));
 
+const toPhoto = (
+  { digest, of, subject, words }: Extract<JobEvent, { kind: 'photo-added' }>,
+  mark: Mark,
+): Photo => ({ ...mark, digest, of, subject, words });
+
 const isAtThePlant = (event: JobEvent): boolean => AT_THE_PLANT.has(event.kind);
 
 /** The next state of a job after an event. Throws on an event before the job was raised: that is corrupt data. */
@@ -139,6 +145,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       hotWork: NO_HOT_WORK,
       entry: NO_ENTRY,
       audits: [],
+      photos: [],
       bypasses: {},
     };
   }
@@ -163,6 +170,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     entry: evolveEntry(before.entry, event, mark),
     hotWork: evolveHotWork(before.hotWork, event, mark),
     audits: evolveAudits(before, event, mark),
+    photos: event.kind === 'photo-added' ? [...before.photos, toPhoto(event, mark)] : before.photos,
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,
   };
