@@ -16,6 +16,17 @@ const SITES = [
 /** A line that lies idle is kept for longer (ms) than any test waits: one that is shut just as it is used again loses what is sent. */
 const KEPT_MS = 120_000;
 
+const KNOWS_THE_WAY = {
+  name: 'welcomed',
+  value: 'all',
+  domain: 'localhost',
+  path: '/',
+  expires: -1,
+  httpOnly: false,
+  secure: false,
+  sameSite: 'Lax',
+} as const;
+
 export default defineConfig({
   testDir: 'tests/e2e',
   // Two at a time, whatever the number of sites: the machine has two processors.
@@ -44,7 +55,11 @@ export default defineConfig({
     name,
     testMatch: tests,
     workers: 1,
-    use: { baseURL: `http://localhost:${port}` },
+    use: {
+      baseURL: `http://localhost:${port}`,
+      // Whoever tries the screens knows their way; what a role is told at first is tried on its own.
+      storageState: { cookies: [KNOWS_THE_WAY], origins: [] },
+    },
   })),
   webServer: SITES.map(({ name, port }) => ({
     command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && node scripts/serve.mjs`,

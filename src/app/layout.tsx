@@ -3,7 +3,9 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { cookies } from 'next/headers';
 import { Toaster } from 'sonner';
+import type { Person, Role } from '../core/people/people';
 import { readNow } from '../server/clock';
 import { sharedDatabase } from '../server/database';
 import { readGraph } from '../server/plant';
@@ -12,6 +14,8 @@ import { findMe, holdsNow } from '../server/session';
 import { readValues } from '../server/site-rules';
 import { describeTrouble } from '../server/trouble';
 import { Frame } from '../ui/frame/frame';
+import { Welcome } from '../ui/frame/welcome';
+import { WELCOMED } from '../ui/frame/welcomed';
 import { NotStarted } from '../ui/shell/not-started';
 import { SiteZone } from '../ui/shell/site-moments';
 
@@ -28,10 +32,16 @@ function findStartTrouble(): string | undefined {
   }
 }
 
+/** Roles of a person that have not been told yet what they do here. */
+const listUntold = ({ authorisations }: Person, told: readonly string[]): Role[] => [
+  ...new Set(authorisations.map(({ role }) => role).filter((role) => !told.includes(role))),
+];
+
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   const trouble = findStartTrouble();
   if (trouble !== undefined) return <NotStarted trouble={trouble} />;
   const me = await findMe();
+  const told = (await cookies()).get(WELCOMED)?.value.split('.') ?? [];
   return (
     <html lang="en">
       <body className="min-h-screen bg-base-100 text-base-content">
@@ -43,6 +53,9 @@ export default async function RootLayout({ children }: { readonly children: Reac
               now={readNow(sharedDatabase())}
               shown={readPresence(sharedDatabase())}
               demo={process.env.LANTERN_DEMO === '1'}
+              welcome={
+                <Welcome told={told} roles={told.includes('all') ? [] : listUntold(me, told)} />
+              }
             >
               {children}
             </Frame>

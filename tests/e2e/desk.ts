@@ -26,6 +26,13 @@ export async function actAs(page: Page, id: string): Promise<void> {
   expect(answer.ok()).toBe(true);
   await page.reload();
   await expect(page.getByText(nameOf(id)).first()).toBeVisible();
+  await untilReady(page);
+}
+
+/** Waits until the work of a job answers, where the page is about one. */
+async function untilReady(page: Page): Promise<void> {
+  if ((await page.locator('#workspace').count()) === 0) return;
+  await expect(page.locator('html')).toHaveAttribute('data-ready', 'yes');
 }
 
 /** More stops of the tab key than any screen has. */
@@ -197,6 +204,7 @@ export const shoot = async (page: Page, name: string) => {
 export async function open(page: Page, person: string, url: string): Promise<void> {
   await page.request.post('/api/session', { data: { person, pin: pinOf(person) } });
   await page.goto(url);
+  await untilReady(page);
 }
 
 /** Raises a seal change on pump P-201 and answers its number. */

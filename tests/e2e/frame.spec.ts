@@ -112,3 +112,28 @@ test('on a phone the places stand behind one button', async ({ page }) => {
   await expect(page).toHaveURL(/\/plant$/);
   await expectNoBarriers(page);
 });
+
+test('at the first visit each role is told in three lines what it does here, once', async ({
+  page,
+}) => {
+  await page.context().clearCookies();
+  await open(page, 'hana', '/jobs');
+  const told = page.getByRole('region', { name: 'What you do here' });
+  await expect(told).toContainText('You are issuing authority here.');
+  await expect(told.getByRole('listitem')).toHaveCount(3);
+  await expectNoBarriers(page);
+  await told.getByRole('link', { name: 'Go to the hatch' }).click();
+  await expect(page.getByRole('heading', { name: 'Hatch' })).toBeVisible();
+  // Whoever holds several roles is told of the next one then.
+  for (let turn = 0; turn < 8 && (await told.count()) > 0; turn++) {
+    const words = await told.innerText();
+    await told.getByRole('button', { name: 'I know my way' }).click();
+    await expect(async () => {
+      const now = (await told.count()) > 0 ? await told.innerText() : '';
+      expect(now).not.toBe(words);
+    }).toPass();
+  }
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Hatch' })).toBeVisible();
+  await expect(told).toHaveCount(0);
+});

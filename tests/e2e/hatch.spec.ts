@@ -108,7 +108,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Understood' }).click();
   await open(page, 'ada', `/jobs/${lift.job}`);
-  await page.getByRole('tab', { name: 'Hour and neighbours' }).click();
+  await page.getByRole('tab', { name: 'Timing and neighbours' }).click();
   await expect(page.locator('[data-clash="lift-over-crew"]', { hasText: press.job })).toContainText(
     'Move this job',
   );
@@ -118,7 +118,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await page.getByLabel('Until (UTC)').fill(`${free}T14:00`);
   await page.getByLabel('From (UTC)').scrollIntoViewIfNeeded();
   await shoot(page, 'clash');
-  await page.getByRole('button', { name: 'Agreed with operations' }).click();
+  await page.getByRole('button', { name: 'Record the agreed hour' }).click();
   await sign(page, 'ada', 'cora');
   await expect(page.locator('[data-clash="lift-over-crew"]', { hasText: press.job })).toContainText(
     'Not at the same time',
@@ -206,7 +206,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await page.getByLabel('What was inspected').fill('belt off, guard on, left safe');
   await page.getByRole('button', { name: 'Inspected: close the permit' }).click();
   await sign(page, 'hana');
-  await page.getByRole('button', { name: 'Keep assessment' }).click();
+  await page.getByRole('button', { name: 'Keep the assessment' }).click();
   await page.getByRole('button', { name: 'Approve' }).click();
   await sign(page, 'hana');
   await issueAtHatch(page);
@@ -244,7 +244,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expect(page.getByLabel('Open promises')).toContainText('vent of the filter piped outside');
   await expect(watch.locator('[data-handover-line]')).toContainText('H-0001');
   await page.getByLabel('Who has read it').selectOption('cora');
-  await page.getByRole('button', { name: 'I have read it' }).click();
+  await page.getByRole('button', { name: 'Sign that I have read it' }).click();
   await sign(page, 'cora');
   await expect(page.locator('[data-unread]')).not.toContainText(nameOf('cora'));
   await expect(page.locator('[data-unread]')).toContainText(nameOf('finn'));

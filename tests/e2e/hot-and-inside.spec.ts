@@ -128,7 +128,11 @@ test('hot work by the holder: its overflow breathes out there, is blanked; a rou
     await actAs(page, 'sol');
     await tail.getByLabel('What was looked at').fill(words);
     if (last) await tail.getByLabel(/this is the last look/).check();
-    await tail.getByRole('button', { name: last ? 'Last look made' : 'Round made' }).click();
+    await tail
+      .getByRole('button', {
+        name: last ? 'Record the last look' : 'Record the round of the watch',
+      })
+      .click();
     await sign(page, 'sol');
     await expect(tail.getByText(words).first()).toBeVisible();
   };
@@ -196,12 +200,12 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await entry.getByLabel('Rescue last practised').fill('2026-09-01');
   await entry.getByLabel('How those inside talk').fill('radio 4');
   await entry.getByLabel('How help is called').fill('radio 1');
-  await entry.getByRole('button', { name: 'Sign the plan of the entry' }).click();
+  await entry.getByRole('button', { name: 'Sign the entry plan' }).click();
   await sign(page, 'hana');
   await expect(page.getByRole('alert').locator('[data-code="rescue-by-device"]')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
   await entry.getByLabel('Got out by').selectOption('device');
-  await entry.getByRole('button', { name: 'Sign the plan of the entry' }).click();
+  await entry.getByRole('button', { name: 'Sign the entry plan' }).click();
   await sign(page, 'hana');
   await expect(holding.locator('[data-code="entry-not-planned"]')).toHaveCount(0);
   await expectNoBarriers(page);
@@ -231,7 +235,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await shoot(page, 'entry-purge');
   await entry.getByRole('button', { name: 'Start the purge' }).click();
   await expect(entry.locator('[data-purge="running"]')).toContainText('of 30 left');
-  await expect(entry.getByRole('button', { name: 'The purge is over' })).toHaveCount(0);
+  await expect(entry.getByRole('button', { name: 'Record that the purge is over' })).toHaveCount(0);
   const early = await sendCommand(page, job, { kind: 'end-purge', seen: 'seems clear' }, 0, [
     'otto',
   ]);
@@ -239,7 +243,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await minutes(page, 31);
   await actAs(page, 'otto');
   await entry.getByLabel('What was seen').fill('clock over, blower runs on');
-  await entry.getByRole('button', { name: 'The purge is over' }).click();
+  await entry.getByRole('button', { name: 'Record that the purge is over' }).click();
   await sign(page, 'otto');
   await expect(entry.getByText(/Purged to the end/)).toBeVisible();
 
@@ -247,7 +251,7 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   const goIn = async () => {
     await entry.getByLabel('Who goes in').selectOption('kit');
     await entry.getByLabel('Things taken in').fill('3');
-    await entry.getByRole('button', { name: 'Goes in' }).click();
+    await entry.getByRole('button', { name: 'Let this person in' }).click();
     await sign(page, 'kit');
   };
   await goIn();

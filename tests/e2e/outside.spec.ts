@@ -43,7 +43,7 @@ test('work orders come in by sheet and by token, are raised, found and read out 
   await bring(SHEET);
   await expect(page.getByText('row 2, equipment: X-9 is not on the drawing')).toBeVisible();
   await bring(SHEET.replace('X-9', 'P-202'));
-  await expect(page.getByLabel('Work orders in').getByRole('status')).toContainText('4711 new');
+  await expect(page.getByLabel('Import work orders').getByRole('status')).toContainText('4711 new');
   await expectNoBarriers(page);
 
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
@@ -72,7 +72,7 @@ test('work orders come in by sheet and by token, are raised, found and read out 
   expect((await outside.post('/api/v1/work-orders', { data: '{' })).status()).toBe(400);
   expect((await outside.get('/api/v1/export/jobs.csv')).status()).toBe(403);
   await page.locator('[data-token="stores"]').getByLabel('Your PIN').fill(pinOf('uma'));
-  await page.getByRole('button', { name: 'End it' }).click();
+  await page.getByRole('button', { name: 'End this token' }).click();
   await expect(page.locator('[data-token="stores"]')).toContainText('ended');
   expect((await outside.post('/api/v1/work-orders', { data: [order] })).status()).toBe(401);
   await outside.dispose();
@@ -145,7 +145,7 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
   await open(page, 'jun', `/jobs/${job}`);
   const followUp = page.locator('[data-follow-up]');
   await followUp.getByLabel('What was done').fill('hangs at the gate');
-  await followUp.getByRole('button', { name: 'Done' }).click();
+  await followUp.getByRole('button', { name: 'Record it as done' }).click();
   await sign(page, 'jun');
   await expect(page.locator('[data-follow-up="done"]')).toBeVisible();
 

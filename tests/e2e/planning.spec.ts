@@ -33,7 +33,7 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
   await expect(page.getByRole('region', { name: 'Stored energy' })).toContainText('DR-2002');
   await page.getByRole('tab', { name: 'Trace and plan' }).click();
   await expectNoBarriers(page);
-  await page.getByRole('button', { name: 'Put up for review' }).click();
+  await page.getByRole('button', { name: 'Send it for review' }).click();
   await actAs(page, 'hana');
   await page.getByRole('button', { name: 'Accept the plan' }).click();
   await sign(page, 'hana');
@@ -99,7 +99,9 @@ test('figures are worked out as they are typed, refused by field, and used in a 
     .getByRole('row', { name: /DR-2002/ })
     .getByRole('link', { name: 'Bench' })
     .click();
-  await expect(page.getByRole('heading', { name: 'Draining a vessel' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'How long until this vessel is empty?' }),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /^level \(m\) over time/ })).toBeVisible();
   const figures = page.getByLabel('Worked out');
   const before = await figures.textContent();

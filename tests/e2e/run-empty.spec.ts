@@ -24,8 +24,13 @@ test('a tank is entered: raised as run empty, the scope changed to empty its nei
 
   // What is run empty is a lamp like any other: lit until it is proved.
   const lamps = page.getByRole('region', { name: 'Lamps' });
-  await lamps.getByRole('link', { name: 'D2-LIQ' }).click();
-  await expect(page.getByText(/is run empty before anything is shut/)).toBeVisible();
+  await lamps
+    .getByRole('button', { name: /digester 2 level/ })
+    .first()
+    .click();
+  await expect(lamps.locator('[data-source="D2-LIQ"]')).toContainText(
+    'run empty before anything is shut',
+  );
 
   // The overflow joins the buffer tank, and nothing can be shut there: it is run empty as well.
   await page.getByRole('link', { name: 'Change the scope' }).click();
@@ -36,7 +41,7 @@ test('a tank is entered: raised as run empty, the scope changed to empty its nei
   await page.getByRole('button', { name: 'Change the scope' }).click();
   await sign(page, 'ada');
   await page.waitForURL(/jobs\/J-\d+$/);
-  await expect(lamps.getByRole('link', { name: 'BT-LIQ' })).toBeVisible();
+  await expect(lamps.getByRole('button', { name: /buffer tank level/ }).first()).toBeVisible();
 
   await takeLeastEffort(page);
   const least = page.getByRole('row', { name: /Least effort/ });

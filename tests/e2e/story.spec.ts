@@ -67,13 +67,13 @@ async function doField(page: Page, until: (phase: string) => boolean): Promise<v
     if (isToWait || actor !== who) await actAs(page, actor);
     who = actor;
     const form = page.locator(`li[data-step="${phase}"][data-subject="${subject}"]`);
-    if (phase === 'try-start') await press(form.getByRole('button', { name: /did not start/ }));
+    if (phase === 'try-start') await press(form.getByRole('button', { name: /Nothing moved/ }));
     else await fillStep(form, phase, subject);
     const watch = form.locator('[data-watch]');
     await expect(form.getByText('✓').or(watch)).toBeVisible();
     if (await watch.count()) {
       await type(watch.getByLabel('What was seen'), 'nothing comes any more');
-      await press(watch.getByRole('button', { name: 'It has run empty' }));
+      await press(watch.getByRole('button', { name: 'Record that it has run empty' }));
     }
     await expect(form).toContainText('✓');
   }
@@ -128,7 +128,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await expect(page.locator('[data-code="plan-not-submitted"]')).toBeVisible();
   await expectNoBarriers(page);
   await shoot(page, 'plan');
-  await press(page.getByRole('button', { name: 'Put up for review' }));
+  await press(page.getByRole('button', { name: 'Send it for review' }));
 
   await press(page.getByRole('button', { name: 'Accept the plan' }));
   await sign(page, 'ada');
@@ -165,7 +165,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await shoot(page, 'isolate');
   await doField(page, () => false);
   await actAs(page, 'ada');
-  await press(page.getByRole('button', { name: 'Keys in, control lock on' }));
+  await press(page.getByRole('button', { name: 'Lock the box: keys in, control lock on' }));
   await sign(page, 'ada');
   await expect(page.getByRole('heading', { name: 'Papers' })).toBeVisible();
   await expect(page.getByTestId('lamps-dark')).not.toHaveText('0 dark');
@@ -178,7 +178,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await expect(page.locator('[data-hazard="corrosive"]')).toBeVisible();
   await type(page.getByLabel('Step 1 of the task'), 'change the seal');
   await expectNoBarriers(page);
-  await press(page.getByRole('button', { name: 'Keep assessment' }));
+  await press(page.getByRole('button', { name: 'Keep the assessment' }));
   await press(page.getByRole('button', { name: 'Approve' }));
   await sign(page, 'hana');
   await type(page.getByLabel(/^Valid for/), '8');
@@ -272,7 +272,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await press(page.getByRole('button', { name: 'Record the start' }));
   await expect(page.getByText(/runs quiet, seal dry/)).toBeVisible();
   await type(page.getByLabel('Who was told'), 'control room and pump hall');
-  await press(page.getByRole('button', { name: 'Operations takes it back' }));
+  await press(page.getByRole('button', { name: 'Take it back into operation' }));
   await sign(page, 'cora');
   await actAs(page, 'ada');
   await press(page.getByRole('button', { name: 'Close the job' }));

@@ -22,7 +22,7 @@ async function hangCrewLock(page: Page, crew: string, lead: string, lock: string
   await page.locator('select[name="lead"]').selectOption(lead);
   await page.locator('select[name="crewLock"]').selectOption(lock);
   await page.getByLabel('What the lead saw of the isolation').fill('every lock and tag, the round');
-  await page.getByRole('button', { name: 'Crew lock on' }).click();
+  await page.getByRole('button', { name: 'Hang the crew lock' }).click();
   await sign(page, 'hana', lead);
   await page.getByText('A crew comes, or changes its lead').click();
 }
@@ -130,7 +130,7 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
   await actAs(page, 'ben');
   await page.getByText('Hand the box over at the change of shift').click();
   await page.locator('select[name="incoming"]').selectOption('C-6');
-  await page.getByRole('button', { name: 'Incoming control lock on' }).click();
+  await page.getByRole('button', { name: 'Hang the incoming control lock' }).click();
   await sign(page, 'ben');
   await expect(page.getByText('Incoming control lock C-6')).toBeVisible();
   await actAs(page, 'ada');

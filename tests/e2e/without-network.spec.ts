@@ -47,14 +47,16 @@ test('the field page without a network: entered on the phone, sent once and in o
   await expect(page.locator('[data-code="wrong-point"]')).toContainText('That code is HV-2001');
   await expect(page.locator('[data-code="wrong-point"]')).toContainText(/about \d+ m from there/);
   await shoot(page, 'field-wrong');
-  await expect(page.getByRole('button', { name: 'Isolated, locked, tagged' })).toHaveCount(0);
+  await expect(
+    page.getByRole('button', { name: 'Record it as isolated, locked and tagged' }),
+  ).toHaveCount(0);
 
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
   await context.setOffline(true);
   await expect(page.getByTestId('network')).toContainText('No network.', { timeout: 15_000 });
   await atPoint(page, `${job}/CB-P201`);
   await page.locator('select[name="lock"]').selectOption('E-09');
-  await page.getByRole('button', { name: 'Isolated, locked, tagged' }).click();
+  await page.getByRole('button', { name: 'Record it as isolated, locked and tagged' }).click();
   await expect(page.getByTestId('network')).toContainText('No network.');
   await page.getByLabel('Add a photograph').setInputFiles({
     name: 'handle.png',
@@ -64,7 +66,7 @@ test('the field page without a network: entered on the phone, sent once and in o
   await expect(page.getByText('Photograph added.')).toBeVisible();
   await atPoint(page, 'fs-tr2004');
   await page.locator('select[name="lock"]').selectOption('E-10');
-  await page.getByRole('button', { name: 'Isolated, locked, tagged' }).click();
+  await page.getByRole('button', { name: 'Record it as isolated, locked and tagged' }).click();
   await expect(page.getByTestId('network')).toContainText('3 not yet sent.');
   await shoot(page, 'field-offline');
 
@@ -129,7 +131,7 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await page.getByText('Practice: what is wrong').click();
   await page.getByLabel('What goes wrong').selectOption('stuck-blade');
   await page.getByLabel('Conductor').selectOption('L2');
-  await page.getByRole('button', { name: 'Put it in' }).click();
+  await page.getByRole('button', { name: 'Put the fault in' }).click();
   await expect(page.getByText(/stand-in plant \(1\)/)).toBeVisible();
 
   const round = async (code = 'P201-CBL') => {
@@ -175,7 +177,7 @@ test('in practice the round finds a blade that stuck, and the try-start that run
     await atPoint(page, code);
     await page.getByRole('button', { name: 'Read the stand-in' }).click();
     await expect(page.getByText(/Filled in as the stand-ins show it/)).toBeVisible();
-    await page.getByRole('button', { name: 'Record reading' }).click();
+    await page.getByRole('button', { name: 'Record the reading' }).click();
     await expect(page.locator(`[data-task$=":${code}"]`)).toHaveCount(0);
     await allSent(page);
   }
@@ -188,7 +190,7 @@ test('in practice the round finds a blade that stuck, and the try-start that run
   await atPoint(page, 'local start station P-201');
   await page.getByRole('button', { name: 'Press start on the stand-in' }).click();
   await expect(page.getByText('IT MOVES.')).toBeVisible();
-  await page.getByRole('button', { name: 'It moved' }).click();
+  await page.getByRole('button', { name: 'Something moved' }).click();
   await expect(page.getByText(/IT MOVED at/)).toBeVisible();
   await shoot(page, 'field-moved');
   await expect(page.getByText(/Prove voltage:P201-CBL/)).toBeVisible();

@@ -26,7 +26,7 @@ test('a broken sheet is told by row and column, mended and saved; a plan used be
   const first = await raise(page, 'Seal change, template');
   await takeLeastEffort(page);
   await page.getByRole('button', { name: 'Keep this plan' }).click();
-  await page.getByRole('button', { name: 'Put up for review' }).click();
+  await page.getByRole('button', { name: 'Send it for review' }).click();
   await actAs(page, 'hana');
   await page.getByRole('button', { name: 'Accept the plan' }).click();
   await sign(page, 'hana');

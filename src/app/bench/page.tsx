@@ -6,19 +6,22 @@ import { findMe } from '../../server/session';
 export default async function BenchListPage() {
   if (!(await findMe())) redirect('/login');
   return (
-    <main className="mx-auto flex max-w-4xl flex-col gap-3 p-4">
-      <h1 className="text-2xl font-bold">Bench</h1>
+    <main className="mx-auto flex max-w-6xl flex-col gap-3 p-4">
+      <h1 className="text-xl font-bold">Bench</h1>
       <p>
         Figures for stored energy, letting down, draining and waiting. Each shows its formula and
         where it comes from, and can be used in a job. A figure proves nothing: a reading does.
       </p>
-      <ul>
-        {CALCULATIONS.map(({ id, title, about }) => (
-          <li key={id} className="border-t border-base-300 py-2">
-            <Link href={`/bench/${id}`} className="font-bold underline">
-              {title}
+      <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
+        {CALCULATIONS.map(({ id, title, question }) => (
+          <li key={id}>
+            <Link
+              href={`/bench/${id}`}
+              className="flex h-full flex-col gap-1 rounded-box bg-base-200 p-3 hover:outline-2 hover:outline-primary"
+            >
+              <span className="text-base font-bold">{question}</span>
+              <span className="text-sm">{title}</span>
             </Link>
-            <p className="text-sm">{about}</p>
           </li>
         ))}
       </ul>

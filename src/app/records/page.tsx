@@ -35,7 +35,7 @@ export default async function RecordsPage({
           Checks at work
         </Link>
         <Link href="/outside" className="underline">
-          In and out: exports, calendar, work orders, tokens
+          Import and export: tables, calendar, work orders, tokens
         </Link>
         <Link href="/find" className="underline">
           Find an older record

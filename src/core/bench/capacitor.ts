@@ -12,6 +12,7 @@ export const capacitor = defineCalculation(
   {
     id: 'capacitor',
     title: 'Discharge of a capacitor',
+    question: 'How long until these terminals may be tested?',
     about:
       'How long to wait before its terminals may be tested, and the resistor that makes it so.',
     formula: [

@@ -87,6 +87,8 @@ export type Values<Given extends Fields> = {
 interface About {
   readonly id: string;
   readonly title: string;
+  /** What somebody asks who needs it. */
+  readonly question: string;
   readonly about: string;
   /** Formulas in plain text, one a line. */
   readonly formula: readonly string[];

@@ -14,6 +14,7 @@ export const spring = defineCalculation(
   {
     id: 'spring',
     title: 'Energy of a spring',
+    question: 'How hard does this spring strike when its hold is loosened?',
     about: 'What a compressed or stretched spring gives back when its hold is loosened.',
     formula: ['E = c x² / 2', 'F = c x'],
     source: MECHANICS,
@@ -33,6 +34,7 @@ export const raisedMass = defineCalculation(
   {
     id: 'raised-mass',
     title: 'Energy of a raised load',
+    question: 'How hard does this load come down?',
     about: 'What a lid, ram or screw full of feed gives when it comes down.',
     formula: ['E = m g h', 'v = sqrt(2 g h)'],
     source: MECHANICS,
@@ -59,6 +61,7 @@ export const rotor = defineCalculation(
   {
     id: 'rotor',
     title: 'Energy of a rotor, and its coast-down',
+    question: 'How long until this stands still?',
     about: 'What a spinning machine holds, and how long it runs on after the drive is cut.',
     formula: ['E = I w² / 2', 'solid disc: I = m r² / 2', 'coast-down: t = I w / M'],
     source: MECHANICS,

@@ -14,6 +14,7 @@ export const seatLeak = defineCalculation(
   {
     id: 'seat-leak',
     title: 'Passing valve behind a closed bleed',
+    question: 'Does this valve pass more than it may?',
     about:
       'From the rise of a test: how much a seat lets through, whether that is within the limit, and the pressure that it builds up while nobody looks.',
     formula: [

@@ -148,7 +148,7 @@ export const ISOLATING_RULES = {
   ),
   'earth-end-first': rule(
     'isolate',
-    (f) => `The earth end at ${f.outlet} has not been said to go on first.`,
+    (f) => `The earth end at ${f.outlet} was not recorded as put on first.`,
     'earth end first, then the conductors, nearest and lowest first (EN 50110-1, 6.2.5, from memory)',
     'Put the earth end on first, and say so.',
   ),
@@ -156,7 +156,7 @@ export const ISOLATING_RULES = {
     'isolate',
     (f) => `Lock ${f.lock} was found unfit.`,
     `locks are durable, and one key opens each (${LOCKOUT}(c)(5)(ii); practice)`,
-    'Take another lock; the coordinator records when this one is made good.',
+    'Take another lock; the coordinator records when this one is fit again.',
   ),
   'unfit-on-point': rule(
     'isolate',
@@ -167,7 +167,7 @@ export const ISOLATING_RULES = {
   'unfit-lock-hangs': rule(
     'isolate',
     (f) => `Lock ${f.lock} still hangs.`,
-    'a lock is made good when it is off (practice)',
+    'a lock is repaired when it is off (practice)',
     'Replace it where it hangs first.',
   ),
   'lock-is-fit': rule(

@@ -77,9 +77,9 @@ export const PLANNING_RULES = {
   ),
   'plan-not-submitted': rule(
     'plan',
-    fixed('The plan has not been put up for review.'),
+    fixed('The plan has not been sent for review.'),
     'a second competent person reviews (practice)',
-    'The author puts the plan up for review.',
+    'The author sends the plan for review.',
   ),
   'plan-not-reviewed': rule(
     'review',

@@ -84,7 +84,7 @@ export const PROVING_RULES = {
   ),
   'not-seen': rule(
     'prove',
-    (f) => `Not said of ${f.section}: ${f.missing}.`,
+    (f) => `Nobody has said of ${f.section}: ${f.missing}.`,
     'a reading alone can lie: a bleed may be plugged (practice)',
     'Look, and say so. If it is not so, do not go on.',
   ),

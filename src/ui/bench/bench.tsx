@@ -10,20 +10,32 @@ import { CurveChart } from './chart';
 import { BenchInputs, fill, readFilled } from './inputs';
 import { UseInJob, type JobChoice } from './use-in-job';
 
+const sayFigure = ({ value, quantity, unit }: Figure): string =>
+  `${writeFigure(fromSi(value, quantity, unit))} ${writeUnit(unit)}`;
+
+/** The answer first and large, then the other figures. */
 function Figures({ figures }: { readonly figures: readonly Figure[] }) {
+  const main = figures.find(({ isMain }) => isMain) ?? figures[0];
+  const rest = figures.filter((one) => one !== main);
   return (
     <dl aria-label="Worked out" className="flex flex-col">
-      {figures.map(({ label, symbol, value, quantity, unit, isMain }) => (
+      {main && (
+        <div className="mb-2 flex flex-col rounded-box bg-primary p-3 text-primary-content">
+          <dt>
+            {main.label} <span className="font-mono text-xs">{main.symbol}</span>
+          </dt>
+          <dd className="font-mono text-3xl font-bold">{sayFigure(main)}</dd>
+        </div>
+      )}
+      {rest.map((figure) => (
         <div
-          key={label}
-          className={`grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-3 border-t border-base-300 py-1 ${isMain ? 'text-lg font-bold' : ''}`}
+          key={figure.label}
+          className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-3 border-t border-base-300 py-1"
         >
           <dt>
-            {label} <span className="font-mono text-xs">{symbol}</span>
+            {figure.label} <span className="font-mono text-xs">{figure.symbol}</span>
           </dt>
-          <dd className="font-mono">
-            {writeFigure(fromSi(value, quantity, unit))} {writeUnit(unit)}
-          </dd>
+          <dd className="font-mono">{sayFigure(figure)}</dd>
         </div>
       ))}
     </dl>
@@ -68,8 +80,10 @@ export function BenchScreen({
         <Link href="/bench" className="text-sm underline">
           Bench
         </Link>
-        <h1 className="text-xl font-bold">{calculation.title}</h1>
-        <p>{calculation.about}</p>
+        <h1 className="text-xl font-bold">{calculation.question}</h1>
+        <p>
+          <strong>{calculation.title}.</strong> {calculation.about}
+        </p>
       </div>
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
         <div className="flex flex-col gap-3">
@@ -79,15 +93,6 @@ export function BenchScreen({
             problems={problems}
             onChange={setFilled}
           />
-          <div className="bg-base-200 p-3 text-sm">
-            <h2 className="font-bold">Formula</h2>
-            {calculation.formula.map((one) => (
-              <p key={one} className="font-mono">
-                {one}
-              </p>
-            ))}
-            <p className="mt-2">Source: {calculation.source}.</p>
-          </div>
         </div>
         <div className="flex flex-col gap-3" aria-live="polite">
           {result.ok ? (
@@ -109,6 +114,15 @@ export function BenchScreen({
             {calculation.caution} A figure proves nothing: a reading does. Local codes and the
             judgement of a competent engineer come first.
           </p>
+          <details className="rounded-box bg-base-200 p-3 text-sm">
+            <summary className="cursor-pointer font-bold">Formula, and where it comes from</summary>
+            {calculation.formula.map((one) => (
+              <p key={one} className="font-mono">
+                {one}
+              </p>
+            ))}
+            <p className="mt-2">Source: {calculation.source}.</p>
+          </details>
           <UseInJob
             jobs={jobs}
             job={job}

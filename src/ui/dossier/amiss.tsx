@@ -30,7 +30,7 @@ function Alarm({ view, names }: DossierProps) {
       </p>
       <AddPhoto of="alarm" subject={alarm.where} />
       <SmallForm
-        button="The cause is found"
+        button="Record the cause and clear the alarm"
         onSend={(read) => void run({ kind: 'clear-alarm', found: read('found') })}
       >
         <TextField label="Cause, and what was done about it" name="found" />
@@ -56,7 +56,7 @@ function UnfitLocks(props: DossierProps) {
             </p>
             {link === undefined ? (
               <SmallForm
-                button={`${lock} is made good`}
+                button={`Record that ${lock} is fit again`}
                 onSend={(read) => void run({ kind: 'renew-lock', lock, done: read('done') })}
               >
                 <TextField label="What was done" name="done" />
@@ -96,9 +96,9 @@ export function ReportPanel(props: DossierProps) {
   const run = useCommand();
   const hanging = listHanging(props.view.dossier);
   return (
-    <Panel title="Something is amiss">
+    <Panel title="Something is wrong">
       <SmallForm
-        button="Raise an alarm: hold the work"
+        button="Raise an alarm and hold the work"
         onSend={(read) =>
           void run({ kind: 'raise-alarm', where: read('where'), seen: read('seen') })
         }

@@ -84,7 +84,7 @@ function ShutBox({ box, props }: { readonly box: LockedBox; readonly props: Doss
             come off, with everyone signed off. Everything is proved again after that.
           </p>
           <SmallForm
-            button="Incoming control lock on"
+            button="Hang the incoming control lock"
             onSend={(read) => void run({ kind: 'hang-incoming', lock: read('incoming') })}
           >
             <ChoiceField
@@ -111,7 +111,7 @@ export function BoxPanel(props: DossierProps) {
       {box && <ShutBox box={box} props={props} />}
       {!box && lockout === 'box' && (
         <SmallForm
-          button="Keys in, control lock on"
+          button="Lock the box: keys in, control lock on"
           onSend={(read) => void run({ kind: 'lock-box', box: read('box'), lock: read('lock') })}
         >
           <ChoiceField
@@ -138,7 +138,7 @@ export function BoxPanel(props: DossierProps) {
         <details>
           <summary className="cursor-pointer text-sm">No hole left for a lock?</summary>
           <SmallForm
-            button="One more hasp is on"
+            button="Record one more hasp"
             onSend={(read) => void run({ kind: 'chain-hasp', where: read('where') })}
           >
             <ChoiceField

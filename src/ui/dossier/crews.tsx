@@ -58,7 +58,7 @@ function CrewForm({
     <details>
       <summary className="cursor-pointer text-sm">A crew comes, or changes its lead</summary>
       <SmallForm
-        button="Crew lock on"
+        button="Hang the crew lock"
         onSend={(read) =>
           void run({
             kind: 'hang-crew-lock',

@@ -185,7 +185,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
           disabled={!stored}
           onClick={() => void run({ kind: 'submit-plan', drawingChecked })}
         >
-          Put up for review
+          Send it for review
         </button>
       </div>
     </Panel>

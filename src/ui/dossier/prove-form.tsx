@@ -23,7 +23,7 @@ const inWords = (pair: string) => pair.replace('-', ' to ');
 function ReadingForm({ demand, instruments, run, props }: Proving) {
   return (
     <SmallForm
-      button="Record reading"
+      button="Record the reading"
       onSend={(read) =>
         run({
           kind: 'prove',

@@ -129,7 +129,7 @@ function Return({ view }: DossierProps) {
       )}
       {isolation.started && !isolation.takenBack && (
         <SmallForm
-          button="Operations takes it back"
+          button="Take it back into operation"
           onSend={(read) => void run({ kind: 'take-back', told: read('told') })}
         >
           <TextField label="Who was told" name="told" />
@@ -173,7 +173,7 @@ export function RestorePanel(props: DossierProps) {
       {rows(({ kind }) => kind !== 'unlock')}
       {earths > 0 && !isolation.box && areEarthsOff && (
         <SmallForm
-          button="Counted off"
+          button="Count the earths off"
           onSend={(read) => void run({ kind: 'count-earths', counted: Number(read('earths')) })}
         >
           <TextField label="Earths counted off" name="earths" type="number" />

@@ -1,101 +1,24 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { isHeld } from '../../core/job/permit-record';
+import type { ComponentType } from 'react';
+import type { Stage } from '../../core/job';
 import type { DossierProps } from './types';
 
-// Each stage loads what it needs, and nothing of the others.
-const PlanPanel = dynamic(() => import('./plan-panel').then((file) => file.PlanPanel));
-const ReviewPanel = dynamic(() => import('./plan-panel').then((file) => file.ReviewPanel));
-const PointList = dynamic(() => import('./plan-panel').then((file) => file.PointList));
-const WalkDownPanel = dynamic(() => import('./walk-down-panel').then((file) => file.WalkDownPanel));
-const IsolatePanel = dynamic(() => import('./isolate-panel').then((file) => file.IsolatePanel));
-const BoxPanel = dynamic(() => import('./box-panel').then((file) => file.BoxPanel));
-const TestPanel = dynamic(() => import('./test-panel').then((file) => file.TestPanel));
-const PapersPanel = dynamic(() =>
-  import('../permit/papers-panel').then((file) => file.PapersPanel),
-);
-const AirPanel = dynamic(() => import('../permit/air-panel').then((file) => file.AirPanel));
-const AirLogPanel = dynamic(() => import('../permit/air-log').then((file) => file.AirLogPanel));
-const EntryPanel = dynamic(() => import('../permit/entry-panel').then((file) => file.EntryPanel));
-const HotWorkPanel = dynamic(() =>
-  import('../permit/hot-work-panel').then((file) => file.HotWorkPanel),
-);
-const PermitPanel = dynamic(() =>
-  import('../permit/permit-panel').then((file) => file.PermitPanel),
-);
-const TeamPanel = dynamic(() => import('../permit/team-panel').then((file) => file.TeamPanel));
-const WorkPanel = dynamic(() => import('../permit/work-panel').then((file) => file.WorkPanel));
-const BlanksPanel = dynamic(() =>
-  import('../permit/blanks-panel').then((file) => file.BlanksPanel),
-);
-const AuditPanel = dynamic(() => import('../permit/audit-panel').then((file) => file.AuditPanel));
-const RestorePanel = dynamic(() => import('./restore-panel').then((file) => file.RestorePanel));
+/** The work of each stage: what it needs is loaded with it, and nothing of the others. */
+const STAGES: Readonly<Record<Stage, ComponentType<DossierProps>>> = {
+  plan: dynamic(() => import('./stages/plan').then((file) => file.PlanStage)),
+  review: dynamic(() => import('./stages/review').then((file) => file.ReviewStage)),
+  'walk-down': dynamic(() => import('./stages/walk-down').then((file) => file.WalkDownStage)),
+  isolate: dynamic(() => import('./stages/isolate').then((file) => file.IsolateStage)),
+  permit: dynamic(() => import('./stages/permit').then((file) => file.PermitStage)),
+  work: dynamic(() => import('./stages/work').then((file) => file.WorkStage)),
+  restore: dynamic(() => import('./stages/restore').then((file) => file.RestoreStage)),
+  closed: dynamic(() => import('./stages/closed').then((file) => file.ClosedStage)),
+};
 
 /** The work of the stage that a job is at. */
 export function StagePanel(props: DossierProps) {
-  switch (props.view.stage) {
-    case 'plan':
-      return <PlanPanel {...props} />;
-    case 'review':
-      return <ReviewPanel {...props} />;
-    case 'walk-down':
-      return <WalkDownPanel {...props} />;
-    case 'isolate':
-      return (
-        <>
-          <IsolatePanel {...props} />
-          <BoxPanel {...props} />
-          <TestPanel {...props} />
-        </>
-      );
-    case 'permit':
-      return (
-        <>
-          {!props.view.dossier.papers && <PapersPanel {...props} />}
-          <AirPanel {...props} />
-          <EntryPanel {...props} />
-          <HotWorkPanel {...props} />
-          <PermitPanel {...props} />
-          <BoxPanel {...props} />
-          <TeamPanel {...props} />
-        </>
-      );
-    case 'work':
-      return (
-        <>
-          {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
-          <WorkPanel {...props} />
-          {isHeld(props.view.dossier.permit) && (
-            <>
-              <EntryPanel {...props} />
-              <AirPanel {...props} />
-              <AirLogPanel {...props} />
-              <HotWorkPanel {...props} />
-            </>
-          )}
-          <BoxPanel {...props} />
-          <TestPanel {...props} />
-        </>
-      );
-    case 'restore':
-      return (
-        <>
-          {props.view.dossier.permit.kind === 'cancelled' && !props.view.dossier.restoring && (
-            <PermitPanel {...props} />
-          )}
-          <RestorePanel {...props} />
-          <BlanksPanel {...props} />
-          <AuditPanel {...props} />
-        </>
-      );
-    case 'closed':
-      return (
-        <section aria-label="Closed">
-          <h2 className="text-lg font-bold">Closed</h2>
-          {props.view.plan && <PointList plan={props.view.plan} />}
-          <AuditPanel {...props} />
-        </section>
-      );
-  }
+  const Work = STAGES[props.view.stage];
+  return <Work {...props} />;
 }

@@ -61,7 +61,7 @@ export function InspectionPanel({ view, names }: DossierProps) {
       <details open={isOver}>
         <summary className="cursor-pointer text-sm">It has been inspected</summary>
         <SmallForm
-          button="Inspected"
+          button="Record the inspection"
           onSend={(read) => void run({ kind: 'inspect-isolation', seen: read('inspected') })}
         >
           <TextField label="What was seen at the points" name="inspected" />

@@ -18,7 +18,7 @@ function TagAlone({ link, props }: { readonly link: string; readonly props: Doss
     <details>
       <summary className="cursor-pointer text-sm">No lock can be fitted</summary>
       <SmallForm
-        button="Closed and tagged, without a lock"
+        button="Record it as closed and tagged, without a lock"
         onSend={(read) =>
           void run({
             kind: 'tag-point',
@@ -50,7 +50,7 @@ function OpenForm({ step, props }: { readonly step: Step; readonly props: Dossie
   const { jobId, choices } = props;
   return (
     <SmallForm
-      button="Opened"
+      button="Record it as opened"
       onSend={(read) =>
         void run({
           kind: 'open-outlet',
@@ -80,7 +80,7 @@ function EarthForm({ step, props }: { readonly step: Step; readonly props: Dossi
   const { jobId, choices } = props;
   return (
     <SmallForm
-      button="Earth is on"
+      button="Record the earth as on"
       onSend={(read) =>
         void run({
           kind: 'open-outlet',
@@ -111,16 +111,16 @@ function SeeOpenForm({ link }: { readonly link: string }) {
     <div className="flex flex-col gap-1">
       <div className="flex flex-wrap gap-2">
         <button className="btn btn-primary btn-sm max-sm:h-11" onClick={() => void see('open')}>
-          It stands open
+          I found it open
         </button>
         <button className="btn btn-sm max-sm:h-11" onClick={() => void see('opened')}>
-          It was shut: opened now
+          I found it shut and opened it
         </button>
       </div>
       <details>
         <summary className="cursor-pointer text-sm">It cannot be opened</summary>
         <SmallForm
-          button="It stays shut"
+          button="Record that it stays shut"
           onSend={(read) =>
             void run({ kind: 'see-open', link, found: 'stays-shut', note: read('note') })
           }
@@ -138,7 +138,7 @@ function WaitForm({ step }: { readonly step: Step }) {
   const isCapacitor = step.store === 'capacitor';
   return (
     <SmallForm
-      button="Run down"
+      button="Record that it has run down"
       onSend={(read) =>
         void run({
           kind: 'wait-out-store',
@@ -177,7 +177,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
     case 'stop':
       return (
         <SmallForm
-          button="Stopped"
+          button="Record that it has stopped"
           onSend={(read) => run({ kind: 'stop-plant', how: read('how') })}
         >
           <TextField label="How it was stopped" name="how" />
@@ -196,7 +196,11 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
       return (
         <>
           <SmallForm
-            button={isOpened ? 'Opened, locked open, tagged' : 'Isolated, locked, tagged'}
+            button={
+              isOpened
+                ? 'Record it as opened, locked open and tagged'
+                : 'Record it as isolated, locked and tagged'
+            }
             onSend={(read) =>
               run({ kind: 'lock-point', link: step.subject, lock: read('lock'), tag: read('tag') })
             }
@@ -226,7 +230,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
     case 'restrain':
       return (
         <SmallForm
-          button="Restrained"
+          button="Record how it is held"
           onSend={(read) => run({ kind: 'restrain-store', store: step.subject, how: read('how') })}
         >
           <TextField label="How it is held" name="how" />
@@ -248,13 +252,13 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
             className="btn btn-primary btn-sm max-sm:h-11"
             onClick={() => run({ kind: 'try-start', station: step.subject, moved: false })}
           >
-            It did not start; control is off
+            Nothing moved; the control is back at off
           </button>
           <button
             className="btn btn-error btn-sm max-sm:h-11"
             onClick={() => run({ kind: 'try-start', station: step.subject, moved: true })}
           >
-            It moved
+            Something moved
           </button>
         </div>
       );

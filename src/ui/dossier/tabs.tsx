@@ -5,6 +5,7 @@ import { UntoldPanel } from './absent';
 import { AlarmPanels, canReport } from './amiss';
 import { StopPanel } from '../permit/stop-panel';
 import type { JobTab } from './job-tabs';
+import { LifeStrip } from './life-strip';
 import { StagePanel } from './stage-panels';
 import { STAGE_LABELS } from './stages';
 import { BypassPanel, InspectionPanel } from './standing-panel';
@@ -47,6 +48,7 @@ export const worksOnDiagram = ({ view }: Pick<DossierProps, 'view'>): boolean =>
 function StageTab(props: DossierProps) {
   return (
     <>
+      <LifeStrip view={props.view} names={props.names} />
       <StopPanel {...props} />
       <AlarmPanels {...props} />
       <UntoldPanel {...props} />
@@ -97,7 +99,7 @@ export function listTabs(props: DossierProps): JobTab[] {
     }),
     ...tab(!isClosed, {
       id: 'neighbours',
-      label: 'Hour and neighbours',
+      label: 'Timing and neighbours',
       count: view.clashes.length,
       content: <ClashPanel {...props} />,
     }),

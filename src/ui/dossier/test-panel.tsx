@@ -42,7 +42,7 @@ function OpenTest({ test, props }: { readonly test: TestRun; readonly props: Dos
       </ul>
       {left.length === 0 && (
         <SmallForm
-          button="It was run"
+          button="Record the test run"
           onSend={(read) => void run({ kind: 'run-test', ran: true, seen: read('seen') })}
         >
           <TextField label="What was seen" name="seen" />

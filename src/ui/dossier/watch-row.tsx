@@ -46,7 +46,7 @@ export function WatchRow({
       {watch.watcher === me ? (
         <>
           <SmallForm
-            button="It has run empty"
+            button="Record that it has run empty"
             onSend={(read) =>
               void run({ kind: 'end-watch', outlet, end: 'drained', seen: read('empty') })
             }
@@ -54,7 +54,7 @@ export function WatchRow({
             <TextField label="What was seen" name="empty" />
           </SmallForm>
           <SmallForm
-            button="Shut it: draining is stopped"
+            button="Record it as shut, draining stopped"
             onSend={(read) =>
               void run({ kind: 'end-watch', outlet, end: 'stopped', seen: read('stopped') })
             }

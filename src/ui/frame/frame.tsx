@@ -113,7 +113,15 @@ function FieldBar({
 }
 
 /** What stands round every page: the rail, the top bar, alarms, and what the keyboard opens. */
-export function Frame({ children, ...facts }: FrameFacts & { readonly children: ReactNode }) {
+export function Frame({
+  children,
+  welcome,
+  ...facts
+}: FrameFacts & {
+  readonly children: ReactNode;
+  /** What a role is told at its first visit. */
+  readonly welcome: ReactNode;
+}) {
   const path = usePathname();
   const { heard, silent } = useLive(facts.shown);
   const [isDrawnIn, turnRail] = useDrawnIn();
@@ -153,6 +161,7 @@ export function Frame({ children, ...facts }: FrameFacts & { readonly children: 
             </p>
           )}
         </div>
+        {!isField && welcome}
         {children}
       </div>
       {open === 'find' && <Palette onClose={close} deeds={deeds.all} />}

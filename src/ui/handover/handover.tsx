@@ -33,7 +33,7 @@ function Promises({
           <li key={number} className="border-t border-base-300 py-1 text-sm">
             {what}: {names[who] ?? who}, by <Beside at={until} now={now} />
             <SmallForm
-              button="Kept"
+              button="Record the promise as kept"
               onSend={(read) => give({ kind: 'keep-promise', promise: number, done: read('done') })}
             >
               <TextField label="What was done" name="done" />
@@ -90,7 +90,7 @@ function Earlier({
               <strong>Not read by:</strong> {unread.map(name).join(', ')}
             </p>
             <SmallForm
-              button="I have read it"
+              button="Sign that I have read it"
               onSend={(field) =>
                 give({ kind: 'read-handover', handover: number, person: field('reader') })
               }

@@ -67,14 +67,17 @@ function BoxCard({
   readonly names: Names;
 }) {
   return (
-    <li data-box={id} className="border-t-2 border-base-content py-2">
+    <li
+      data-box={id}
+      className={`rounded-box p-2 ${inUse ? 'bg-base-200' : 'border border-base-300'}`}
+    >
       <h3 className="font-bold">
         <span className="font-mono">{id}</span> {name}
       </h3>
       {inUse === undefined ? (
         <p>Empty and open.</p>
       ) : (
-        <dl className="grid grid-cols-[6rem_1fr] gap-x-3">
+        <dl className="grid grid-cols-[5.5rem_1fr] gap-x-2 text-sm">
           <dt>For</dt>
           <dd>
             <JobLink job={inUse.job} />
@@ -139,9 +142,9 @@ export function LocksScreen({
   );
   const hanging = locks.filter(({ hangs }) => hangs.length > 0).length;
   return (
-    <main className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
+    <main className="flex flex-col gap-3 px-4 py-3">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-        <h1 className="text-2xl font-bold">Locks</h1>
+        <h1 className="text-xl font-bold">Locks</h1>
         <label className="flex grow flex-col text-sm">
           Find by any number, tag, job or name
           <input
@@ -170,11 +173,11 @@ export function LocksScreen({
           </ul>
         )}
       </section>
-      <div className="grid gap-6 lg:grid-cols-[20rem_1fr]">
+      <div className="flex flex-col gap-4">
         <section aria-label="Boxes">
           <h2 className="mb-2 text-lg font-bold">Boxes</h2>
           {shownBoxes.length === 0 && <p>No box has to do with “{sought}”.</p>}
-          <ul>
+          <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
             {shownBoxes.map(({ id, name, inUse }) => (
               <BoxCard key={id} id={id} name={name} inUse={inUse} names={names} />
             ))}

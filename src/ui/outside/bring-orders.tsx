@@ -36,8 +36,8 @@ export function BringOrders() {
   const router = useRouter();
   const [answer, setAnswer] = useState<Answer>();
   return (
-    <section aria-label="Work orders in" className="flex flex-col gap-2">
-      <h2 className="text-lg font-bold">Work orders in</h2>
+    <section aria-label="Import work orders" className="flex flex-col gap-2">
+      <h2 className="text-lg font-bold">Import work orders</h2>
       <p className="text-sm">
         A CSV sheet with the columns <span className="font-mono">{ORDER_COLUMNS.join(', ')}</span>.
         Places of work are written as{' '}

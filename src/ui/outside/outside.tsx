@@ -17,9 +17,9 @@ export function OutsideScreen({
 }) {
   return (
     <main className="mx-auto grid max-w-6xl gap-6 p-4 lg:grid-cols-2">
-      <h1 className="text-xl font-bold lg:col-span-2">In and out</h1>
-      <section aria-label="Tables out" className="flex flex-col gap-2">
-        <h2 className="text-lg font-bold">Tables out</h2>
+      <h1 className="text-xl font-bold lg:col-span-2">Import and export</h1>
+      <section aria-label="Export tables" className="flex flex-col gap-2">
+        <h2 className="text-lg font-bold">Export tables</h2>
         {tables.length === 0 && (
           <p className="text-sm">
             Coordinators, issuing authorities, auditors and site managers take these out.

@@ -58,7 +58,7 @@ export function Tokens({
             )}
             {revokedAt === undefined && mayMake && (
               <SmallForm
-                button="End it"
+                button="End this token"
                 onSend={(read) => give({ kind: 'revoke-token', id, pin: read('pin') })}
               >
                 <PinField />

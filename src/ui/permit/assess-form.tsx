@@ -363,7 +363,7 @@ export function AssessForm({
         <LinesField label="Open questions at the briefing" name="questions" register={register} />
       </div>
       <div className="flex gap-2">
-        <button className="btn btn-primary btn-sm">Keep assessment</button>
+        <button className="btn btn-primary btn-sm">Keep the assessment</button>
         <button type="button" className="btn btn-sm" onClick={takeAskedFor}>
           Add what the hazards ask for
         </button>

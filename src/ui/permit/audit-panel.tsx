@@ -178,7 +178,7 @@ function FollowUp({ line, props }: { readonly line: FollowUpLine; readonly props
       {what}: {names[who] ?? who}, by <Beside at={until} now={view.now} />
       {state !== 'done' && (
         <SmallForm
-          button="Done"
+          button="Record it as done"
           onSend={(read) =>
             void run({ kind: 'finish-follow-up', audit, code, done: read('what-was-done') })
           }

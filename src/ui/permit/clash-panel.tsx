@@ -13,7 +13,7 @@ function AcceptForm({ clash }: { readonly clash: JobClash }) {
     <details>
       <summary className="cursor-pointer text-sm">Put up a barrier, or accept it by name</summary>
       <SmallForm
-        button="Accept with this"
+        button="Accept the clash with this"
         onSend={(read) =>
           void run({
             kind: 'accept-clash',
@@ -77,7 +77,7 @@ function HourForm({ view, choices }: DossierProps) {
     <details>
       <summary className="cursor-pointer text-sm">Agree another hour</summary>
       <SmallForm
-        button="Agreed with operations"
+        button="Record the agreed hour"
         onSend={(read) =>
           void run({
             kind: 'schedule-job',
@@ -124,7 +124,7 @@ export function ClashPanel(props: DossierProps) {
   const { view, names } = props;
   const { window } = view.dossier;
   return (
-    <Panel title="Hour and neighbours">
+    <Panel title="Timing and neighbours">
       <p>
         {window ? (
           <>

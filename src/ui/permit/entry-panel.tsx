@@ -57,8 +57,8 @@ function PlanForm({ entry, props }: { readonly entry: EntryView; readonly props:
   const run = useCommand();
   const { plan } = props.view.dossier.entry;
   return (
-    <section aria-label="Plan of the entry" className="flex flex-col gap-1">
-      <h3 className="font-bold">Plan of the entry</h3>
+    <section aria-label="Entry plan" className="flex flex-col gap-1">
+      <h3 className="font-bold">Entry plan</h3>
       {plan && (
         <p className="text-sm">
           ✓ At most {plan.most} in {plan.space}
@@ -70,7 +70,7 @@ function PlanForm({ entry, props }: { readonly entry: EntryView; readonly props:
       <details open={!plan}>
         <summary className="cursor-pointer text-sm">{plan ? 'Plan it anew' : 'Plan it'}</summary>
         <SmallForm
-          button="Sign the plan of the entry"
+          button="Sign the entry plan"
           onSend={(read) =>
             void run({
               kind: 'plan-entry',
@@ -198,7 +198,7 @@ function Inside({ entry, props }: { readonly entry: EntryView; readonly props: D
       </ul>
       {people.length > 0 && (
         <SmallForm
-          button="Called, and heard"
+          button="Record that they answered"
           onSend={(read) => void run({ kind: 'call-in', heard: read('heard') })}
         >
           <TextField label="What was heard" name="heard" value="all well" />
@@ -215,7 +215,7 @@ function Inside({ entry, props }: { readonly entry: EntryView; readonly props: D
       )}
       {outside.length > 0 && !dossier.halt && (
         <SmallForm
-          button="Goes in"
+          button="Let this person in"
           onSend={(read) =>
             void run({ kind: 'enter-space', person: read('person'), tools: Number(read('tools')) })
           }

@@ -205,7 +205,7 @@ function Monitors({ hot, props }: { readonly hot: HotWorkView; readonly props: D
             ))}
           </div>
         </fieldset>
-        <button className="btn btn-primary btn-sm">They stand</button>
+        <button className="btn btn-primary btn-sm">Record where they stand</button>
       </form>
     </section>
   );

@@ -14,7 +14,7 @@ function CancelForm() {
     <details>
       <summary className="cursor-pointer text-sm">Cancel this permit</summary>
       <SmallForm
-        button="Cancel it"
+        button="Cancel the permit"
         onSend={(read) => void run({ kind: 'cancel-permit', reason: read('why') })}
       >
         <TextField label="Why" name="why" />

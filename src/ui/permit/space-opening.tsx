@@ -47,7 +47,7 @@ export function Opening({
         <details>
           <summary className="cursor-pointer text-sm">It has to be pumped out first</summary>
           <SmallForm
-            button="It is pumped out"
+            button="Record that it is pumped out"
             onSend={(read) =>
               void run({ kind: 'pump-out', to: read('to'), allowed: read('allowed') })
             }
@@ -74,14 +74,14 @@ export function Opening({
           <div className="flex flex-wrap gap-4">
             {left === 0 && (
               <SmallForm
-                button="The purge is over"
+                button="Record that the purge is over"
                 onSend={(read) => void run({ kind: 'end-purge', seen: read('seen') })}
               >
                 <TextField label="What was seen" name="seen" />
               </SmallForm>
             )}
             <SmallForm
-              button="It stopped: begin again"
+              button="Record that it stopped, and begin again"
               onSend={(read) => void run({ kind: 'stop-purge', why: read('why') })}
             >
               <TextField label="Why it stopped" name="why" />

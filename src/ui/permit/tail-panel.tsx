@@ -91,7 +91,7 @@ export function TailPanel({
         </p>
       ) : (
         <SmallForm
-          button={phase === 'over' ? 'Last look made' : 'Round made'}
+          button={phase === 'over' ? 'Record the last look' : 'Record the round of the watch'}
           onSend={(read) =>
             void run({
               kind: 'make-round',

@@ -40,7 +40,7 @@ export function TeamPanel({ view, names, choices }: DossierProps) {
           disabled={picked.length === 0}
           onClick={() => void run({ kind: 'name-team', people: [...picked] })}
         >
-          Name them
+          Name this team
         </button>
       </details>
     </Panel>

@@ -39,7 +39,7 @@ function FaultForm({
   };
   return (
     <SmallForm
-      button="Put it in"
+      button="Put the fault in"
       onSend={(read) => {
         const item = read('item');
         onPut(
@@ -88,7 +88,7 @@ export function FaultsPanel({ props }: { readonly props: DossierProps }) {
             {KIND_WORDS[fault.kind]}: <span className="font-mono">{fault.item}</span>
             {fault.kind === 'stuck-blade' && <span className="font-mono">{fault.conductor}</span>}
             <button className="btn btn-sm max-sm:h-11" onClick={() => void change(fault, false)}>
-              Take it out
+              Take the fault out
             </button>
           </li>
         ))}
