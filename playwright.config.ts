@@ -10,7 +10,7 @@ const SITES = [
   },
   { name: 'outside', port: 3219, tests: /(outside|run-empty)\.spec\.ts/ },
   { name: 'inside', port: 3220, tests: /hot-and-inside\.spec\.ts/ },
-  { name: 'desk', port: 3221, tests: /\/(issuing|frame|plant)\.spec\.ts/ },
+  { name: 'desk', port: 3221, tests: /\/(issue|frame|plant|stories)\.spec\.ts/ },
 ] as const;
 
 /** A line that lies idle is kept for longer (ms) than any test waits: one that is shut just as it is used again loses what is sent. */

@@ -74,6 +74,8 @@ test('jobs are found, sorted and written out; the keyboard goes anywhere; the de
     await expectNoBarriers(page);
     await page.getByLabel(`PIN of ${nameOf('hana')}`).fill(pinOf('hana'));
     await page.keyboard.press('Enter');
+    // The dialog names her, too: only once it is gone has the desk changed hands.
+    await expect(page.getByRole('dialog')).toHaveCount(0);
     await expect(page.getByRole('button', { name: nameOf('hana') })).toBeVisible();
     await expect(page).toHaveURL(/\/locks$/);
   });
@@ -119,7 +121,7 @@ test('at the first visit each role is told in three lines what it does here, onc
   await page.context().clearCookies();
   await open(page, 'hana', '/jobs');
   const told = page.getByRole('region', { name: 'What you do here' });
-  await expect(told).toContainText('You are issuing authority here.');
+  await expect(told).toContainText('You are the issuing authority here.');
   await expect(told.getByRole('listitem')).toHaveCount(3);
   await expectNoBarriers(page);
   await told.getByRole('link', { name: 'Go to the hatch' }).click();

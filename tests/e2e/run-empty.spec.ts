@@ -25,7 +25,7 @@ test('a tank is entered: raised as run empty, the scope changed to empty its nei
   // What is run empty is a lamp like any other: lit until it is proved.
   const lamps = page.getByRole('region', { name: 'Lamps' });
   await lamps
-    .getByRole('button', { name: /digester 2 level/ })
+    .getByRole('button', { name: /Digester 2 liquid/ })
     .first()
     .click();
   await expect(lamps.locator('[data-source="D2-LIQ"]')).toContainText(
@@ -41,7 +41,7 @@ test('a tank is entered: raised as run empty, the scope changed to empty its nei
   await page.getByRole('button', { name: 'Change the scope' }).click();
   await sign(page, 'ada');
   await page.waitForURL(/jobs\/J-\d+$/);
-  await expect(lamps.getByRole('button', { name: /buffer tank level/ }).first()).toBeVisible();
+  await expect(lamps.getByRole('button', { name: /buffer tank/i }).first()).toBeVisible();
 
   await takeLeastEffort(page);
   const least = page.getByRole('row', { name: /Least effort/ });

@@ -8,7 +8,7 @@ import { HOT_COMMANDS } from './commands-hot';
 import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
-import { PHOTO_OF } from './photos';
+import { PHOTO_OF } from './photo-kinds';
 
 export { CLASH_ANSWERS, DUTY_KINDS, READY_CHECKS } from './duties';
 

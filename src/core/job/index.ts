@@ -41,7 +41,7 @@ export {
   type NumberedTag,
   type Tag,
 } from './tags';
-export { PHOTO_OF, type Photo, type PhotoOf } from './photos';
+export { PHOTO_OF, type Photo, type PhotoOf } from './photo-kinds';
 export * from './view';
 export * from './template';
 export * from './earlier';

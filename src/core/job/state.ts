@@ -1,4 +1,4 @@
-import type { Photo } from './photos';
+import type { Photo } from './photo-kinds';
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
 import type { AirUse } from '../gas';

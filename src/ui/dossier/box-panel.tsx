@@ -15,6 +15,7 @@ export const listFree = (
     .filter(({ use, busy }) => use === wanted && !busy)
     .map(({ id, owner }) => ({
       id,
+      owner,
       label: owner === undefined ? id : `${id} (${names[owner] ?? owner})`,
     }));
 

@@ -43,17 +43,26 @@ export function ChoiceField({
   options,
   value,
   required = true,
+  onPick,
 }: {
   readonly label: string;
   readonly name: string;
   readonly options: readonly { readonly id: string; readonly label: string }[];
-  readonly value?: string;
+  readonly value?: string | undefined;
   readonly required?: boolean;
+  /** Told what is chosen, where another field follows it. */
+  readonly onPick?: (id: string) => void;
 }) {
   return (
     <label className="flex grow flex-col text-sm">
       {label}
-      <select name={name} defaultValue={value} required={required} className={LIST_CLASS}>
+      <select
+        name={name}
+        defaultValue={value}
+        required={required}
+        className={LIST_CLASS}
+        onChange={onPick && (({ target }) => onPick(target.value))}
+      >
         {options.map((option) => (
           <option key={option.id} value={option.id}>
             {option.label}

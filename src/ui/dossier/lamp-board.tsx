@@ -89,7 +89,7 @@ function LampRow({
           <LampWord state={lamp.state} />
           {lamp.kind === 'store' && <span className="font-mono text-sm">{lamp.id}</span>}
         </span>
-        <span className={`block text-sm ${isPressed ? '' : 'line-clamp-2'}`}>{lamp.name}</span>
+        <span className={`text-sm ${isPressed ? 'block' : 'line-clamp-2'}`}>{lamp.name}</span>
       </span>
       {hasMore && (
         <ChevronDown

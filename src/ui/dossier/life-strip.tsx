@@ -1,8 +1,9 @@
+import { useEffect, useRef } from 'react';
 import type { DossierView } from '../../core/job';
 import { listLife } from '../../core/job/life';
 import { useMoments } from '../shell/site-moments';
 
-/** What a job has behind it: when, what, who, in a row that goes on to the right. */
+/** What a job has behind it: when, what, who, in a row of which the newest is in sight. */
 export function LifeStrip({
   view,
   names,
@@ -12,8 +13,15 @@ export function LifeStrip({
 }) {
   const { clock, day, instant } = useMoments();
   const life = listLife(view.dossier);
+  const strip = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    strip.current?.scrollTo({ left: strip.current.scrollWidth });
+  }, [life.length]);
+  // That it was raised alone is no news.
+  if (life.length < 2) return null;
   return (
     <ol
+      ref={strip}
       aria-label="So far"
       tabIndex={0}
       className="flex overflow-x-auto pb-1 text-xs print:flex-wrap"

@@ -29,7 +29,7 @@ export const WELCOME_LINES: Readonly<Record<Role, readonly Line[]>> = {
     line(
       'Raise a job, have its isolation computed, and send the plan for review.',
       '/jobs/new',
-      'Raise the first',
+      'Raise a job now',
     ),
     line('Keep an eye on every permit that is out.', '/watch', 'Open Watch'),
   ],

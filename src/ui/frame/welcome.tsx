@@ -31,7 +31,7 @@ export function Welcome({
       aria-label="What you do here"
       className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b border-base-300 bg-base-200 px-4 py-2 print:hidden"
     >
-      <p className="font-bold">You are {ROLE_NAMES[role]} here.</p>
+      <p className="font-bold">You are the {ROLE_NAMES[role]} here.</p>
       <ol className="flex list-decimal flex-col pl-5">
         {WELCOME_LINES[role].map(({ words, href, where }) => (
           <li key={words}>

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
-import type { MenuItem, MenuProps } from './menu';
+import type { MenuItem, MenuProps } from './menu-types';
 
 const LOOK =
   'flex cursor-pointer items-center gap-2 rounded px-3 py-2 outline-none aria-[current]:font-bold data-[highlighted]:bg-primary data-[highlighted]:text-primary-content';

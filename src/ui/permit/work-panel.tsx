@@ -1,7 +1,8 @@
 'use client';
 
+import { useState } from 'react';
 import type { HeldPermit } from '../../core/job';
-import { isHeld } from '../../core/job/permit-record';
+import { isHeld, listOn } from '../../core/job/permit-record';
 import { PAPERS } from '../../core/permits/papers';
 import { useCommand } from '../command/use-command';
 import { listFree } from '../dossier/box-panel';
@@ -30,9 +31,14 @@ function SignOnForm({ permit, props }: Props) {
   const crews = Object.keys(permit.crews);
   const owned = listFree(props, 'personal');
   const isHot = permit.papers.includes('hot-work');
+  const on = listOn(permit);
   const named = choices.people.filter(
-    ({ id, worker }) => worker && (team.length === 0 || team.includes(id)),
+    ({ id, worker }) => worker && !(id in on) && (team.length === 0 || team.includes(id)),
   );
+  const [picked, setPerson] = useState<string>();
+  const person = named.some(({ id }) => id === picked) ? picked : named[0]?.id;
+  // Whoever signs on hangs their own lock, where the site gave them one.
+  const own = owned.find(({ owner }) => owner === person)?.id;
   return (
     <SmallForm
       button="Sign on"
@@ -52,6 +58,7 @@ function SignOnForm({ permit, props }: Props) {
       <ChoiceField
         label="Who signs on"
         name="person"
+        onPick={setPerson}
         options={named.map(({ id, name, employer }) => ({ id, label: `${name}, ${employer}` }))}
       />
       {crews.length > 0 && (
@@ -66,7 +73,7 @@ function SignOnForm({ permit, props }: Props) {
         />
       )}
       {points.length === 0 ? (
-        <ChoiceField label="Personal lock" name="lock" options={owned} />
+        <ChoiceField key={own} label="Personal lock" name="lock" options={owned} value={own} />
       ) : (
         points.map((point) => (
           <ChoiceField

@@ -1,7 +1,7 @@
 import { ProgrammerFault } from '../../result';
 import { standAt } from '../attendance';
 import type { JobEvent } from '../events';
-import type { Photo } from '../photos';
+import type { Photo } from '../photo-kinds';
 import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { actAs, carryOutOn, expectNoBarriers, nameOf, open, pinOf, shoot } from './desk';
-import { fieldSteps, PERMIT, USABLE } from '../support/seal-change';
+import { actAs, carryOutOn, expectNoBarriers, nameOf, open, pinOf, shoot } from '../desk';
+import { fieldSteps, PERMIT, USABLE } from '../../support/seal-change';
 
 /** Presses and keys since the page was opened, as a browser sees them. */
 function count(): void {
