@@ -47,7 +47,10 @@ export async function signByHand(page: Page, ...ids: string[]): Promise<void> {
   await expect(page.getByRole('dialog', { name: 'Sign' })).toHaveCount(0);
 }
 
-/** Runs a story, says what it cost beside its budget, and fails when it costs more. Seconds are said, and not held against anybody. */
+/**
+ * Runs a story, says what it cost beside its budget, and fails when it costs more. Seconds are said, and not held against anybody. `before` was
+ * counted by hand on the screens of before, as their own browser tests drove them.
+ */
 export async function keepBudget(
   page: Page,
   name: string,
