@@ -150,8 +150,12 @@ export function drawArea(
   return draw(db, graph, { sections, depth: new Map() }, who);
 }
 
-/** Lays out every area of the newest plant ahead of time, one after the other, so that nobody waits for it. */
+/** Lays out every area of the newest plant ahead of time, one after the other, so that nobody waits for it. One that is too large does not keep the others. */
 export async function drawAhead(db: Db): Promise<void> {
   const graph = readGraph(db);
-  for (const { id } of graph.plant.areas) await drawArea(db, graph, id);
+  for (const { id } of graph.plant.areas) {
+    await drawArea(db, graph, id).catch((error: unknown) =>
+      console.error(`area ${id} was not drawn ahead:`, error),
+    );
+  }
 }

@@ -16,6 +16,20 @@ describe('pictures that are sent in', () => {
     expect(readPicture(db, DIGEST)?.equals(PICTURE)).toBe(true);
   });
 
+  it('are not kept when one person sends more than anybody takes', () => {
+    const db = openDatabase(':memory:');
+    const another = (n: number) => {
+      const bytes = PICTURE.slice();
+      bytes.set([n >> 8, n & 255], 6);
+      return bytes;
+    };
+    for (let n = 0; n < 120; n++) expect(keepPicture(db, another(n), 'kit').ok).toBe(true);
+    expect(keepPicture(db, another(120), 'kit')).toMatchObject({
+      fault: 'is one too many: 120 were sent within an hour',
+    });
+    expect(keepPicture(db, another(120), 'jun').ok).toBe(true);
+  });
+
   it('are not kept when they are none', () => {
     const db = openDatabase(':memory:');
     const kept = keepPicture(db, PICTURE.slice(1), 'kit');

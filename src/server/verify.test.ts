@@ -9,6 +9,7 @@ import { appendEvents, findHead, readLast } from '../ledger';
 import { FIRST_HASH, hashEvent } from '../ledger/hash';
 import { readNow } from './clock';
 import { loadDemo } from './demo';
+import { keepPicture } from './photos';
 import { receiveOrders } from './work-orders';
 import { verifyAll } from './verify';
 
@@ -95,7 +96,7 @@ describe('a look over everything that is kept', () => {
       sql`select name from sqlite_master where type = 'table' and name not like 'sqlite_%'
           and name not like '__drizzle%' and name not like 'search_row_%'`,
     );
-    const elsewhere = ['event', 'session', 'gas_reading'];
+    const elsewhere = ['event', 'session', 'gas_reading', 'layout', 'photo'];
     const known = [...Object.keys(TABLES), ...elsewhere].sort();
     expect(kept.map(({ name }) => name).sort()).toEqual(known);
   });
@@ -111,6 +112,18 @@ describe('a look over everything that is kept', () => {
       expect(whenSpoilt(run(extra))).toContain('the ledger knows no such row');
     },
   );
+
+  it('finds a picture that a job names and that is gone or was changed; what no job names is nobody’s', () => {
+    const bytes = new Uint8Array([0xff, 0xd8, 0xff, 0xda, 0, 2, 7, 7, 0xff, 0xd9]);
+    const kept = keepPicture(db, bytes, 'kit');
+    if (!kept.ok) throw new Error(kept.fault);
+    expect(verifyAll(db).problems).toEqual([]);
+    const photo = { kind: 'add-photo', digest: kept.digest, of: 'place', words: '' } as const;
+    carryOutAt(db, [USABLE[0] as (typeof USABLE)[number], ['kit', photo]]);
+    expect(verifyAll(db).problems).toEqual([]);
+    expect(whenSpoilt(run('delete from photo'))).toContain('the row is missing');
+    expect(whenSpoilt(run(`update photo set bytes = x'ffd8'`))).toContain('bytes is another');
+  });
 
   it.each([
     ['the equipment of a live job', `update job_row set equipment = 'P-202' where stage = 'work'`],

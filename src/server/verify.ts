@@ -14,6 +14,7 @@ import {
 } from '../ledger';
 import type { IncomingOrder } from '../core/work-orders';
 import { rowOfOffset, type ClockMoved } from './clock';
+import { readPicture } from './photos';
 import { PLANT_STREAM, type PlantSavedEvent } from './plant';
 import { writeRows } from './rebuild';
 import {
@@ -101,6 +102,8 @@ class SiteTold {
   readonly registers = new Map<string, Row>();
   readonly versions: Row[] = [];
   readonly commands: Row[] = [];
+  /** Pictures that jobs name, by the digest of their bytes. */
+  readonly pictures = new Set<string>();
   offset_ms: number | undefined;
 
   constructor(
@@ -114,6 +117,8 @@ class SiteTold {
       readonly sent?: { readonly key: string; readonly fingerprint: string };
     };
     if (sent) this.commands.push({ ...sent, stream, sequence });
+    const about = payload as { readonly kind?: unknown; readonly digest?: unknown };
+    if (about.kind === 'photo-added') this.pictures.add(String(about.digest));
     switch (stream) {
       case PLANT_STREAM:
         return this.hearPlant(payload as PlantSavedEvent, { actor, at });
@@ -190,6 +195,23 @@ class SiteTold {
       .onConflictDoUpdate({ target: tables.workOrders.number, set: row })
       .run();
   }
+}
+
+/** What is wrong with pictures: one that a job names and is gone, one whose bytes are others than its name says. What no job names yet is nobody's record. */
+function checkPictures(db: Db, named: ReadonlySet<string>): string[] {
+  const { photos } = tables;
+  const kept = db.select({ digest: photos.digest }).from(photos).all();
+  const changed = kept.flatMap(({ digest }) => {
+    // One after the other: all of them may be more than fits.
+    const bytes = readPicture(db, digest);
+    const is = bytes && createHash('sha256').update(bytes).digest('hex');
+    return is === digest ? [] : [`photo ${digest}: bytes is another in the ledger`];
+  });
+  const there = new Set(kept.map(({ digest }) => digest));
+  const missing = [...named]
+    .filter((digest) => !there.has(digest))
+    .map((digest) => `photo ${digest}: the row is missing`);
+  return [...changed, ...missing];
 }
 
 /** Commands of before they stood with what came of them: such a row is believed when it names an event that stands without. */
@@ -293,7 +315,7 @@ function compareTables(db: Db): { readonly problems: string[]; readonly notes: s
       kept: rowsOf(db, tables.settings),
       told: offset,
     });
-    const problems = compared.flatMap(compareTable);
+    const problems = [...compared.flatMap(compareTable), ...checkPictures(db, told.pictures)];
     return { problems: unworked === undefined ? problems : [unworked, ...problems], notes };
   } finally {
     closeDatabase(memory);
@@ -303,7 +325,7 @@ function compareTables(db: Db): { readonly problems: string[]; readonly notes: s
 /**
  * Looks over everything that is kept: the chain with its signatures and times, the heads in the file beside the database, and every table
  * against what the ledger tells, both ways. `expectedHead` is a hash that was written down elsewhere: it has to stand in the chain.
- * What detectors read is not in the ledger, and who is signed in is nobody's record: these two are left out.
+ * What detectors read is not in the ledger, and who is signed in and how diagrams are laid out is nobody's record: these are left out.
  */
 export function verifyAll(
   db: Db,

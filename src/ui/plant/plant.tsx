@@ -21,16 +21,18 @@ interface Look {
 
 const HEIGHT = 'calc(100vh - 12rem)';
 
-/** The answer of an address; the last one stays until the next is there. */
-function useFetched<T>(url: string | undefined): T | undefined {
-  const [answer, setAnswer] = useState<{ readonly url: string; readonly value: T }>();
+/** The answer of an address; 'none' when there was none. */
+function useFetched<T>(url: string | undefined): T | 'none' | undefined {
+  const [answer, setAnswer] = useState<{ readonly url: string; readonly value: T | 'none' }>();
   useEffect(() => {
     if (url === undefined) return;
     const stop = new AbortController();
-    fetch(url, { signal: stop.signal })
-      .then((said) => (said.ok ? (said.json() as Promise<T>) : undefined))
-      .then((value) => value && setAnswer({ url, value }))
-      .catch(() => undefined);
+    const read = async () => {
+      const said = await fetch(url, { signal: stop.signal });
+      setAnswer({ url, value: said.ok ? ((await said.json()) as T) : 'none' });
+    };
+    // Another address was asked for meanwhile, or the server is out of reach.
+    read().catch(() => undefined);
     return () => stop.abort();
   }, [url]);
   return answer?.url === url ? answer?.value : undefined;
@@ -55,6 +57,14 @@ function AreaDiagram({
   const drawing = useFetched<Diagram>(`/api/plant/area?area=${encodeURIComponent(area)}`);
   const marks = useMemo((): Marks => ({ asBuilt }), [asBuilt]);
   const presses = useMemo((): Presses => ({ onSection, onMore: onSection }), [onSection]);
+  if (drawing === 'none') {
+    return (
+      <p role="alert">
+        This area is too large to be drawn whole. Choose one of its sections: what lies round it is
+        drawn.
+      </p>
+    );
+  }
   return drawing ? (
     <PlantDiagram drawing={drawing} marks={marks} presses={presses} height={HEIGHT} />
   ) : (
@@ -130,7 +140,8 @@ export function PlantScreen({
   );
   const query =
     section === undefined ? undefined : new URLSearchParams({ section, activity }).toString();
-  const answer = useFetched<SectionAnswer>(query && `/api/plant/ask?${query}`);
+  const asked = useFetched<SectionAnswer>(query && `/api/plant/ask?${query}`);
+  const answer = asked === 'none' ? undefined : asked;
   const links = useMemo(
     () =>
       answer?.arrivals.find(({ id }) => id === lit)?.sources.flatMap(({ route }) => route) ?? [],
@@ -205,7 +216,11 @@ export function PlantScreen({
                 onLight={(id) => setLit((now) => (now === id ? undefined : id))}
               />
             ) : (
-              <p role="status">Asking what can reach {section}…</p>
+              <p role="status">
+                {asked === 'none'
+                  ? `Nothing can be said of ${section}: load the plant again.`
+                  : `Asking what can reach ${section}…`}
+              </p>
             )}
           </aside>
         )}
