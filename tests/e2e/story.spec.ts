@@ -94,7 +94,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
   await expectNoBarriers(page);
 
-  await press(page.getByRole('link', { name: 'Raise a job' }));
+  await press(page.getByRole('link', { name: 'Raise a job', exact: true }));
   await type(
     page.getByLabel('What is to be done'),
     'Seal change on digestate pump P-201, second shift',
