@@ -1,11 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { withLocks } from '../../support/any-job';
-import { fieldSteps, PERMIT, USABLE } from '../../support/seal-change';
-import { carryOutOn, nameOf, open } from '../desk';
+import { open } from '../desk';
 import { choose, keepBudget, signByHand, startCounting, typeInto } from './count';
-
-/** Locks that no other job of this site takes. */
-const LOCKS = { E: 8, P: 14, C: 3, BOX: 2 } as const;
 
 test('what people do most is done in few presses', async ({ page }) => {
   test.setTimeout(600_000);
@@ -43,65 +38,5 @@ test('what people do most is done in few presses', async ({ page }) => {
     await page.getByRole('button', { name: 'Accept the plan' }).click();
     await signByHand(page, 'hana');
     await expect(page.getByRole('heading', { name: 'Walk the plan down' })).toBeVisible();
-  });
-
-  const { job: live } = await carryOutOn(
-    page,
-    withLocks([...USABLE, ...fieldSteps(), ...PERMIT], LOCKS),
-    {
-      job: 'next',
-      sequence: 0,
-    },
-  );
-  await open(page, 'hana', '/hatch');
-  const queue = page.getByRole('region', { name: 'At the hatch' });
-  await queue.getByRole('link', { name: new RegExp(live) }).click();
-  await expect(page.getByRole('button', { name: 'Sign on' })).toBeVisible();
-  // All of the employer that leads: others sign on in a crew of their own.
-  const crew = ['kit', 'lena', 'jun'];
-  await keepBudget(
-    page,
-    `sign ${crew.length} people on`,
-    { presses: 3 * crew.length, keys: 7 * crew.length, before: 6 * crew.length },
-    async () => {
-      for (const [n, id] of crew.entries()) {
-        await choose(page.getByLabel('Who signs on'), id);
-        await page.getByRole('button', { name: 'Sign on' }).click();
-        await signByHand(page, id);
-        await expect(page.getByTestId('count-on')).toHaveText(String(n + 1));
-      }
-    },
-  );
-
-  await open(page, 'hana', '/watch');
-  await keepBudget(
-    page,
-    'find a permit by its number',
-    { presses: 0, keys: 12, before: 3 },
-    async () => {
-      await page.keyboard.press('Control+k');
-      await expect(page.getByRole('dialog', { name: 'Find or do' })).toBeVisible();
-      await page.keyboard.type(live.replace('J', 'P'));
-      await expect(page.getByRole('option', { name: new RegExp(live) }).first()).toBeVisible();
-      await page.keyboard.press('Enter');
-      await expect(page.getByRole('heading', { name: new RegExp(live) })).toBeVisible();
-    },
-  );
-
-  await keepBudget(page, 'stop a job', { presses: 2, keys: 14, before: 3 }, async () => {
-    await page.getByText('Stop this job').click();
-    await page.getByRole('banner').getByLabel('Why').click();
-    await page.keyboard.type('smell of gas');
-    await page.keyboard.press('Enter');
-    await expect(page.getByText(/STOPPED/).first()).toBeVisible();
-  });
-
-  await open(page, 'hana', '/handover');
-  await keepBudget(page, 'hand over a shift', { presses: 4, keys: 40, before: 5 }, async () => {
-    await typeInto(page.getByLabel(/^Notes/), 'Belt goes on at six.');
-    await choose(page.getByLabel('Who takes over'), 'ben');
-    await page.getByRole('button', { name: 'Hand over with both signatures' }).click();
-    await signByHand(page, 'hana', 'ben');
-    await expect(page.getByText(`to ${nameOf('ben')}`, { exact: false }).first()).toBeVisible();
   });
 });
