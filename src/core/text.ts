@@ -1,6 +1,10 @@
 /** A sentence or a name with a capital at its beginning. */
 export const capitalise = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** "1 point", "14 points". */
+export const countOf = (many: number, one: string): string =>
+  `${many} ${one}${many === 1 ? '' : 's'}`;
+
 /** No document nests deeper than this; what does was made to exhaust whoever reads it. */
 const MOST_DEPTH = 64;
 

@@ -1,14 +1,13 @@
+import { EMPTY_PLAN } from '../core/plant';
 import { findStored, type StoredEnergy, type TypedInputs } from '../core/bench';
 import { findRequirement, type Dossier, type SiteFacts } from '../core/job';
 import type { Db } from '../db';
 import { readJob, readSiteFor } from './job-state';
 import { listJobs } from './jobs';
 
-const EMPTY = { close: [], open: [], restrain: [] };
-
 /** What of a job's plant holds energy, worked out from the plant file under the plan as it stands. */
 function listOf(dossier: Dossier, site: SiteFacts): StoredEnergy[] {
-  const plan = dossier.plan.kind === 'none' ? EMPTY : dossier.plan.plan;
+  const plan = dossier.plan.kind === 'none' ? EMPTY_PLAN : dossier.plan.plan;
   return findStored(site.graph, findRequirement(dossier, site), plan);
 }
 

@@ -15,12 +15,10 @@ import {
   type Dossier,
 } from '../core/job';
 import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
-import { pointsOf, type Diagram } from '../core/plant';
+import { EMPTY_PLAN, pointsOf, type Diagram } from '../core/plant';
 import type { Db } from '../db';
 import { drawAround } from './diagram';
 import { readJob, readSiteFor } from './job-state';
-
-const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 function findDossier(db: Db, jobId: string): Dossier | undefined {
   return readJob(db, jobId).state;
@@ -106,7 +104,7 @@ export async function readMarkedUp(db: Db, jobId: string, who: string) {
   const dossier = findDossier(db, jobId);
   if (!dossier) return undefined;
   const site = readSiteFor(db, dossier);
-  const plan = dossier.plan.kind === 'none' ? NO_PLAN : dossier.plan.plan;
+  const plan = dossier.plan.kind === 'none' ? EMPTY_PLAN : dossier.plan.plan;
   const drawing = await drawJob(db, jobId, { plan, opened: [], sources: [] }, who);
   return (
     drawing && {

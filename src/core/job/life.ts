@@ -1,6 +1,7 @@
 import type { Mark } from './mark';
 import { isHeld, isNumbered, type PermitRecord } from './permit-record';
-import { pointsOf, PLAN_PARTS } from '../plant/isolation-plan';
+import { listPlanPoints } from '../plant/isolation-plan';
+import { countOf } from '../text';
 import type { Dossier } from './state';
 
 /** Something that a job has behind it: what, who did it and when, with the figure that matters. */
@@ -17,12 +18,10 @@ const findLast = (marks: readonly Mark[]): Mark | undefined =>
     undefined,
   );
 
-const count = (many: number, one: string) => `${many} ${one}${many === 1 ? '' : 's'}`;
-
 /** What was done about many things, as one milestone at the moment of the last of them. */
 function gather(what: string, one: string, marks: readonly Mark[]): Milestone[] {
   const last = findLast(marks);
-  return last ? [{ what, by: last.by, at: last.at, figure: count(marks.length, one) }] : [];
+  return last ? [{ what, by: last.by, at: last.at, figure: countOf(marks.length, one) }] : [];
 }
 
 function listOfPermit(permit: PermitRecord): Milestone[] {
@@ -46,10 +45,7 @@ export function listLife(dossier: Dossier): Milestone[] {
             what: 'plan accepted',
             by: plan.reviewer,
             at: plan.acceptedAt,
-            figure: count(
-              PLAN_PARTS.reduce((sum, part) => sum + pointsOf(plan.plan, part).length, 0),
-              'point',
-            ),
+            figure: countOf(listPlanPoints(plan.plan).length, 'point'),
           },
         ]
       : [];

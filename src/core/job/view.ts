@@ -7,7 +7,13 @@ import {
   type PlanCost,
   type Requirement,
 } from '../isolation';
-import { listPlanPoints, type Grade, type IsolationPlan, type PlantGraph } from '../plant';
+import {
+  EMPTY_PLAN,
+  listPlanPoints,
+  type Grade,
+  type IsolationPlan,
+  type PlantGraph,
+} from '../plant';
 import {
   findLatestEnd,
   findLatestExtension,
@@ -166,8 +172,6 @@ function viewTargets(
   );
 }
 
-const NO_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
-
 const viewEnd = ({ permit }: Dossier, { values }: SiteFacts, now: string): string =>
   isHeld(permit) ? findLatestExtension(permit.issuedAt, now, values) : findLatestEnd(now, values);
 
@@ -260,7 +264,7 @@ export function viewDossier(
     stored: viewStored(
       graph,
       requirement,
-      dossier.plan.kind === 'none' ? NO_PLAN : dossier.plan.plan,
+      dossier.plan.kind === 'none' ? EMPTY_PLAN : dossier.plan.plan,
     ),
     walkDown: viewWalkDown(dossier, graph),
   };

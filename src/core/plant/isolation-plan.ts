@@ -6,6 +6,9 @@ export interface IsolationPlan {
   readonly stand?: readonly string[];
 }
 
+/** A plan of nothing. */
+export const EMPTY_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
+
 /** The lists of a plan. */
 export const PLAN_PARTS = ['close', 'open', 'restrain', 'stand'] as const;
 export type PlanPart = (typeof PLAN_PARTS)[number];

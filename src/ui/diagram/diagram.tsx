@@ -112,11 +112,7 @@ export function PlantDiagram({
           {children}
         </DiagramTools>
       )}
-      <div
-        className="relative min-h-0 group-[&:fullscreen]:grow"
-        style={{ height: height }}
-        data-diagram
-      >
+      <div className="relative min-h-0 group-[&:fullscreen]:grow" style={{ height }}>
         <svg
           ref={frame}
           tabIndex={0}

@@ -1,12 +1,5 @@
-import type { Diagram, Lane } from '../../core/plant/drawing';
-
-const NAMES: Readonly<Record<Lane['carrier'], string>> = {
-  current: 'Electrical',
-  motion: 'Mechanical',
-  fluid: 'Fluids',
-  heat: 'Heat',
-  radiation: 'Radiation',
-};
+import type { Diagram } from '../../core/plant/drawing';
+import { CARRIER_WORDS } from './carrier-words';
 
 /** The ground of each lane: every other one shaded. */
 export function LaneGrounds({ drawing }: { readonly drawing: Diagram }) {
@@ -40,7 +33,7 @@ export function LaneNames({
       <g key={lane.carrier} transform={`translate(0,${top + 4})`}>
         <rect width="78" height="18" className="fill-base-300" />
         <text x="6" y="13" fontSize="12" className="fill-base-content font-bold">
-          {NAMES[lane.carrier]}
+          {CARRIER_WORDS[lane.carrier]}
         </text>
       </g>
     );

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
-import type { IsolationPlan } from '../../core/plant/schema';
+import { EMPTY_PLAN, type IsolationPlan } from '../../core/plant/isolation-plan';
 import { PlantDiagram } from '../diagram/diagram';
 import type { Marks, Presses } from '../diagram/marks';
 import { usePlanDraft } from '../planning/draft';
@@ -13,7 +13,6 @@ import type { DossierProps } from './types';
 
 type Props = Pick<DossierProps, 'jobId' | 'view' | 'asBuilt'>;
 
-const NOTHING: IsolationPlan = { close: [], open: [], restrain: [] };
 const HEIGHT_PX = 400;
 
 /** The surroundings of the work with the ways of the lamp that is pressed, the plan and what hangs on it. */
@@ -80,6 +79,6 @@ export function JobDiagram(props: Props) {
   return props.view.stage === 'plan' ? (
     <DraftDiagram {...props} />
   ) : (
-    <DiagramOf {...props} plan={props.view.plan ?? NOTHING} presses={NO_PRESSES} />
+    <DiagramOf {...props} plan={props.view.plan ?? EMPTY_PLAN} presses={NO_PRESSES} />
   );
 }

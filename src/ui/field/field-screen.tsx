@@ -158,7 +158,8 @@ export function FieldScreen(props: FieldProps) {
   const onUnsigned = async (command: Command) => {
     const entered = scan;
     const done = await outbox.add(command);
-    if (command.kind === 'add-photo') return done;
+    // It is kept here, whether it could be sent or not; and it ends no step.
+    if (command.kind === 'add-photo') return true;
     // Sending may take a while: a point whose code was read meanwhile stays open.
     setScan((now) => (now === entered ? undefined : now));
     return done;

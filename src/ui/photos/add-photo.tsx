@@ -28,8 +28,10 @@ export function AddPhoto({
       const picture = await shrinkPicture(file);
       const digest = await digestOf(picture);
       await keepOnDevice(digest, picture);
-      await run({ kind: 'add-photo', digest, of, words: '', ...(subject ? { subject } : {}) });
-      setState('added');
+      const about = { of, words: '', ...(subject ? { subject } : {}) };
+      const isAdded = await run({ kind: 'add-photo', digest, ...about });
+      // What is refused says so itself.
+      setState(isAdded ? 'added' : 'ready');
     } catch {
       setState('failed');
     }

@@ -1,7 +1,7 @@
 import type { Photo, PhotoOf } from '../../core/job';
 import { Instant } from '../shell/site-moments';
 
-export const OF_WORDS: Readonly<Record<PhotoOf, string>> = {
+const OF_WORDS: Readonly<Record<PhotoOf, string>> = {
   step: 'step at',
   finding: 'found at',
   check: 'check of',
@@ -10,7 +10,7 @@ export const OF_WORDS: Readonly<Record<PhotoOf, string>> = {
 };
 
 /** One photograph with what it shows, who took it down and when. A press shows it whole. */
-export function PhotoFigure({ photo, name }: { readonly photo: Photo; readonly name: string }) {
+function PhotoFigure({ photo, name }: { readonly photo: Photo; readonly name: string }) {
   const { digest, of, subject, words, at } = photo;
   const what = [OF_WORDS[of], subject].filter(Boolean).join(' ');
   return (

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { Aim } from '../../core/isolation';
-import { pointsOf, type IsolationPlan } from '../../core/plant/isolation-plan';
+import { EMPTY_PLAN, pointsOf, type IsolationPlan } from '../../core/plant/isolation-plan';
 import type { Part } from './points';
 
 type Origin = Aim | 'own' | 'template';
@@ -25,7 +25,6 @@ interface DraftDesk extends Draft {
   readonly undo: (() => void) | undefined;
 }
 
-const EMPTY: IsolationPlan = { close: [], open: [], restrain: [] };
 const Drafts = createContext<DraftDesk | undefined>(undefined);
 
 /** The plan being drawn up on this screen, shared by the list and the diagram. Nothing of it is kept until it is saved. */
@@ -42,9 +41,11 @@ export function PlanDraftDesk({
   readonly stored: IsolationPlan | undefined;
   readonly children: ReactNode;
 }) {
-  const [past, setPast] = useState<readonly Draft[]>([{ plan: stored ?? EMPTY, origin: 'own' }]);
+  const [past, setPast] = useState<readonly Draft[]>([
+    { plan: stored ?? EMPTY_PLAN, origin: 'own' },
+  ]);
   const desk = useMemo((): DraftDesk => {
-    const now = past.at(-1) ?? { plan: EMPTY, origin: 'own' };
+    const now = past.at(-1) ?? { plan: EMPTY_PLAN, origin: 'own' };
     const push = (next: Draft) => setPast([...past, next]);
     const change = (plan: IsolationPlan) =>
       push({

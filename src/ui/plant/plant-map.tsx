@@ -1,16 +1,8 @@
 'use client';
 
 import Link from 'next/link';
-import type { Carrier } from '../../core/plant';
 import type { PlantMap } from '../../core/watch';
-
-export const CARRIER_WORDS: Readonly<Record<Carrier, string>> = {
-  current: 'Electrical',
-  motion: 'Mechanical',
-  fluid: 'Fluids',
-  heat: 'Heat',
-  radiation: 'Radiation',
-};
+import { CARRIER_WORDS } from '../diagram/carrier-words';
 
 type Area = PlantMap['areas'][number];
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Diagram } from '../../core/plant/drawing';
 import type { Activity } from '../../core/plant/schema';
 import { ACTIVITIES } from '../../core/plant/vocabulary';
@@ -121,23 +121,18 @@ export function PlantScreen({
   const [look, setLook] = useState<Look>({ ...start, activity: ACTIVITIES[0] });
   const [lit, setLit] = useState<string>();
   const { area, section, activity } = look;
-  const go = (next: Look) => {
-    setLook(next);
+  const go = useCallback((change: Partial<Look>) => {
+    setLook((now) => ({ ...now, ...change }));
     setLit(undefined);
-    const query = new URLSearchParams({
-      ...(next.area === undefined ? {} : { area: next.area }),
-      ...(next.section === undefined ? {} : { section: next.section }),
+  }, []);
+  const showSection = useCallback((id: string) => go({ section: id }), [go]);
+  useEffect(() => {
+    const where = new URLSearchParams({
+      ...(area === undefined ? {} : { area }),
+      ...(section === undefined ? {} : { section }),
     }).toString();
-    window.history.replaceState(null, '', query === '' ? '/plant' : `/plant?${query}`);
-  };
-  const showSection = useMemo(
-    () => (id: string) => {
-      setLit(undefined);
-      setLook((now) => ({ ...now, section: id }));
-      window.history.replaceState(null, '', `/plant?section=${encodeURIComponent(id)}`);
-    },
-    [],
-  );
+    window.history.replaceState(null, '', where === '' ? '/plant' : `/plant?${where}`);
+  }, [area, section]);
   const query =
     section === undefined ? undefined : new URLSearchParams({ section, activity }).toString();
   const asked = useFetched<SectionAnswer>(query && `/api/plant/ask?${query}`);
@@ -161,17 +156,13 @@ export function PlantScreen({
           <button
             type="button"
             className="btn btn-sm"
-            onClick={() => go({ activity, area: undefined, section: undefined })}
+            onClick={() => go({ area: undefined, section: undefined })}
           >
             Whole plant
           </button>
         )}
         {section !== undefined && area !== undefined && (
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => go({ ...look, section: undefined })}
-          >
+          <button type="button" className="btn btn-sm" onClick={() => go({ section: undefined })}>
             {areaName}
           </button>
         )}
@@ -196,7 +187,7 @@ export function PlantScreen({
           ) : (
             <PlantRegions
               map={map}
-              onArea={(id) => go({ activity, area: id, section: undefined })}
+              onArea={(id) => go({ area: id, section: undefined })}
               onSection={showSection}
             />
           )}
@@ -212,7 +203,7 @@ export function PlantScreen({
                 answer={answer}
                 activity={activity}
                 lit={lit}
-                onActivity={(one) => go({ ...look, activity: one })}
+                onActivity={(one) => go({ activity: one })}
                 onLight={(id) => setLit((now) => (now === id ? undefined : id))}
               />
             ) : (

@@ -5,6 +5,7 @@ import type { PlanAnswer } from '../../core/isolation';
 import { PLANNING_WORDS } from '../../core/isolation/planner/phases';
 import type { Activity } from '../../core/plant/schema';
 import { ACTIVITIES } from '../../core/plant/vocabulary';
+import { countOf } from '../../core/text';
 import type { SectionAnswer } from '../../core/watch';
 import { STAGE_LABELS } from '../dossier/stages';
 import { ACTIVITY_WORDS } from '../jobs/activity-words';
@@ -88,8 +89,6 @@ function Jobs({ jobs }: { readonly jobs: SectionAnswer['jobs'] }) {
   );
 }
 
-const count = (many: number, one: string) => `${many} ${one}${many === 1 ? '' : 's'}`;
-
 function Found({ answer, trip }: { readonly answer: PlanAnswer; readonly trip: Trip | undefined }) {
   const { close, open, restrain, stand = [] } = answer;
   const row = (what: string, ids: readonly string[]) =>
@@ -103,7 +102,7 @@ function Found({ answer, trip }: { readonly answer: PlanAnswer; readonly trip: T
     <div className="flex flex-col gap-1 text-sm">
       <p>
         {answer.passes
-          ? `${count(answer.cost.points, 'point')}, about ${trip ? trip.minutes : answer.cost.effort} min${answer.optimal ? ', proved the least effort' : ''}.`
+          ? `${countOf(answer.cost.points, 'point')}, about ${trip ? trip.minutes : answer.cost.effort} min${answer.optimal ? ', proved the least effort' : ''}.`
           : 'No plan of this plant holds it as it should be held. The best there is:'}
       </p>
       <dl>

@@ -1,19 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { actAs, carryOutOn, expectNoBarriers, nameOf, open, pinOf, shoot } from '../desk';
+import { actAs, carryOutOn, expectNoBarriers, nameOf, open, shoot } from '../desk';
+import { keepBudget, signByHand, startCounting } from './count';
 import { fieldSteps, PERMIT, USABLE } from '../../support/seal-change';
-
-/** Presses and keys since the page was opened, as a browser sees them. */
-function count(): void {
-  const counted = { presses: 0, keys: 0 };
-  Object.assign(window, { counted });
-  addEventListener('pointerdown', () => (counted.presses += 1), true);
-  addEventListener('keydown', () => (counted.keys += 1), true);
-}
 
 test('a permit is issued at the hatch, without opening the job', async ({ page }) => {
   const ready = [...USABLE, ...fieldSteps(), ...PERMIT.slice(0, -1)];
   const { job } = await carryOutOn(page, ready);
-  await page.addInitScript(count);
+  await startCounting(page);
   await open(page, 'hana', '/hatch');
   const queue = page.getByRole('region', { name: 'At the hatch' });
   await queue.getByRole('link', { name: new RegExp(job) }).click();
@@ -23,18 +16,13 @@ test('a permit is issued at the hatch, without opening the job', async ({ page }
   await expectNoBarriers(page);
   await shoot(page, 'at-the-hatch');
 
-  await hand.getByRole('checkbox', { name: /briefing held/ }).check();
-  await hand.getByRole('button', { name: 'Issue with both signatures' }).click();
-  for (const id of ['hana', 'jun']) {
-    await page.getByLabel(`PIN of ${nameOf(id)}`).click();
-    await page.keyboard.type(pinOf(id));
-  }
-  await page.getByRole('button', { name: 'Sign', exact: true }).click();
-  await expect(queue.getByRole('link', { name: new RegExp(job) })).toContainText('permit live');
-  const spent = await page.evaluate(() => (window as unknown as { counted: { presses: number; keys: number } }).counted); // prettier-ignore
-  console.log(`issue at the hatch: ${spent.presses} presses, ${spent.keys} keys (budget: 12 presses, 40 keys)`); // prettier-ignore
-  expect(spent.presses).toBeLessThanOrEqual(12);
-  expect(spent.keys).toBeLessThanOrEqual(40);
+  const budget = { presses: 12, keys: 40 };
+  await keepBudget(page, 'issue at the hatch', budget, async () => {
+    await hand.getByRole('checkbox', { name: /briefing held/ }).check();
+    await hand.getByRole('button', { name: 'Issue with both signatures' }).click();
+    await signByHand(page, 'hana', 'jun');
+    await expect(queue.getByRole('link', { name: new RegExp(job) })).toContainText('permit live');
+  });
 
   await actAs(page, 'jun');
   await expect(page.getByRole('button', { name: nameOf('jun') })).toBeVisible();

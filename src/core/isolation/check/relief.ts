@@ -1,4 +1,4 @@
-import type { PlantGraph } from '../../plant';
+import { EMPTY_PLAN, type PlantGraph } from '../../plant';
 import { computePlantState, type PlantState } from '../bodies';
 import { makeFinding, type Finding, type Mend } from '../findings';
 import type { Requirement } from '../requirement';
@@ -10,7 +10,7 @@ const known = new WeakMap<PlantGraph, PlantState>();
 export function stateAsItStands(graph: PlantGraph): PlantState {
   const before = known.get(graph);
   if (before) return before;
-  const made = computePlantState(graph, { close: [], open: [], restrain: [] });
+  const made = computePlantState(graph, EMPTY_PLAN);
   known.set(graph, made);
   return made;
 }

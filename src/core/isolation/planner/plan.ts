@@ -1,4 +1,4 @@
-import { emptyOut, type Grade, type IsolationPlan, type PlantGraph } from '../../plant';
+import { EMPTY_PLAN, emptyOut, type Grade, type IsolationPlan, type PlantGraph } from '../../plant';
 import { checkPlan } from '../check/check';
 import { computeCost, type PlanCost } from '../cost';
 import type { Finding } from '../findings';
@@ -44,8 +44,6 @@ export interface PlanningWatch {
   /** An answer is there, while others are still sought. */
   readonly onAnswer?: (aim: Aim, answer: PlanAnswer) => void;
 }
-
-const EMPTY_PLAN: IsolationPlan = { close: [], open: [], restrain: [] };
 
 const AIMS: readonly Aim[] = ['effort', 'outage', 'points'];
 

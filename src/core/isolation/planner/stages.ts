@@ -1,4 +1,5 @@
 import {
+  EMPTY_PLAN,
   STAGED_KINDS,
   type IsolationPlan,
   type Link,
@@ -131,7 +132,6 @@ export function computeStages(
           limits,
         ).best('effort')
       : undefined);
-  const nothing: IsolationPlan = { close: [], open: [], restrain: [] };
   const stage = (
     name: Stage['name'],
     one: IsolationPlan,
@@ -151,7 +151,7 @@ export function computeStages(
     optimal,
   });
   return [
-    stage('valved', valved?.plan ?? nothing, toFit, valved?.isProved ?? true),
+    stage('valved', valved?.plan ?? EMPTY_PLAN, toFit, valved?.isProved ?? true),
     stage('final', plan, requirement, isProved),
   ];
 }

@@ -5,8 +5,8 @@ import { guarded } from '../../../../server/guarded';
 import { readGraph } from '../../../../server/plant';
 import { readBody, respondError } from '../../../../server/respond';
 import { findMe } from '../../../../server/session';
+import { ids } from '../../jobs/plan-body';
 
-const ids = z.array(z.string().min(1).max(80)).max(500);
 const schema = z.strictObject({
   section: z.string().min(1).max(80),
   opened: ids.default([]),

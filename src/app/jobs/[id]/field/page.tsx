@@ -1,4 +1,5 @@
 import { notFound, redirect } from 'next/navigation';
+import { EMPTY_PLAN } from '../../../../core/plant';
 import { sharedDatabase } from '../../../../server/database';
 import { readDossierPage } from '../../../../server/dossier-page';
 import { readNames } from '../../../../server/registers';
@@ -8,8 +9,6 @@ import { readOrLost } from '../../../../server/unreadable';
 import { LostJob } from '../../../../ui/dossier/lost-job';
 import { FieldScreen } from '../../../../ui/field/field-screen';
 
-const NOTHING = { close: [], open: [], restrain: [] };
-
 export default async function FieldPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const me = await findMe();
   if (!me) redirect('/login');
@@ -17,7 +16,7 @@ export default async function FieldPage({ params }: { readonly params: Promise<{
   const db = sharedDatabase();
   const page = await readOrLost(db, id, async () => {
     const read = readDossierPage(db, id, me);
-    const plan = read?.view.plan ?? NOTHING;
+    const plan = read?.view.plan ?? EMPTY_PLAN;
     const drawing = await drawJob(db, id, { plan, opened: [], sources: [] }, me.id);
     return read && drawing && { ...read, drawing };
   });
