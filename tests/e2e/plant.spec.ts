@@ -23,7 +23,7 @@ test('the plant is seen whole, an area in lanes, and a section is asked before a
     .first();
   expect((await tag.boundingBox())?.height ?? 0).toBeGreaterThanOrEqual(11);
 
-  await page.getByRole('button', { name: 'Find a tag' }).first().click();
+  await page.getByRole('button', { name: 'Find a section' }).click();
   await page.getByPlaceholder('Tag or name').fill('P201-CAS');
   await page.getByRole('option', { name: /^P201-CAS/ }).click();
   const about = page.getByRole('complementary', { name: 'About P201-CAS' });

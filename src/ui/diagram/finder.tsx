@@ -13,9 +13,11 @@ export interface Tagged {
 
 /** Finds one of some tags by its letters or its name. */
 export function Finder({
+  label = 'Find a tag',
   tags,
   onFind,
 }: {
+  readonly label?: string;
   readonly tags: readonly Tagged[];
   readonly onFind: (id: string) => void;
 }) {
@@ -30,7 +32,7 @@ export function Finder({
       }}
     >
       <Popover.Trigger className="btn btn-xs gap-1">
-        <Search aria-hidden size={13} /> Find a tag
+        <Search aria-hidden size={13} /> {label}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -40,7 +42,7 @@ export function Finder({
           onCloseAutoFocus={(event) => isFound && event.preventDefault()}
           className="z-50 w-72 rounded-box border border-base-300 bg-base-100 p-1 shadow-xl"
         >
-          <Command label="Find a tag">
+          <Command label={label}>
             <Command.Input placeholder="Tag or name" className="input input-sm mb-1 w-full" />
             <Command.List className="max-h-64 overflow-auto">
               <Command.Empty className="px-3 py-1.5 text-sm">

@@ -109,10 +109,10 @@ function TaskCard({
       {focus !== undefined && (
         <PlantDiagram drawing={drawing} height={190} focus={focus} marks={marks} isSmall />
       )}
-      <AddPhoto of="step" subject={task.subject === '' ? undefined : task.subject} isLarge />
       {(target === undefined || code !== undefined) && (
         <TaskForm task={task} code={code} props={props} />
       )}
+      <AddPhoto of="step" subject={task.subject === '' ? undefined : task.subject} isLarge />
     </section>
   );
 }

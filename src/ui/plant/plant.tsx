@@ -169,7 +169,7 @@ export function PlantScreen({
         {section === undefined && areaName !== undefined && (
           <strong aria-current="page">{areaName}</strong>
         )}
-        <Finder tags={tags} onFind={showSection} />
+        <Finder label="Find a section" tags={tags} onFind={showSection} />
         <span className="ml-auto flex flex-wrap items-center gap-3">{tools}</span>
       </div>
       <div className={section === undefined ? '' : 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_21rem]'}>

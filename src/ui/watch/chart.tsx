@@ -139,7 +139,7 @@ export function WatchChart({
   return (
     <div className="grid grow grid-cols-[19rem_minmax(0,1fr)] max-sm:grid-cols-1">
       <div>
-        <p className="flex items-end pb-1 text-sm font-bold" style={{ height: TOP }}>
+        <p className="flex items-end pb-1 text-sm font-bold max-sm:hidden" style={{ height: TOP }}>
           What is due
         </p>
         <ul aria-label="Permits that are out">
