@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 /** Sites beside each other, each with a server and a database of its own; on each the tests run one after another. */
 const SITES = [
-  { name: 'story', port: 3217, tests: /(story|unattended|your-plant)\.spec\.ts/ },
+  { name: 'story', port: 3217, tests: /\/(story|unattended|your-plant)\.spec\.ts/ },
   {
     name: 'hatch',
     port: 3218,
@@ -10,7 +10,8 @@ const SITES = [
   },
   { name: 'outside', port: 3219, tests: /(outside|run-empty)\.spec\.ts/ },
   { name: 'inside', port: 3220, tests: /hot-and-inside\.spec\.ts/ },
-  { name: 'desk', port: 3221, tests: /\/(issue|frame|plant|stories)\.spec\.ts/ },
+  { name: 'desk', port: 3221, tests: /\/(frame|plant|show-me)\.spec\.ts/ },
+  { name: 'stories', port: 3222, tests: /\/stories\/[a-z-]+\.spec\.ts/ },
 ] as const;
 
 /** A line that lies idle is kept for longer (ms) than any test waits: one that is shut just as it is used again loses what is sent. */

@@ -17,7 +17,7 @@ import { Frame } from '../ui/frame/frame';
 import { Welcome } from '../ui/frame/welcome';
 import { WELCOMED } from '../ui/frame/welcomed';
 import { NotStarted } from '../ui/shell/not-started';
-import { SiteZone } from '../ui/shell/site-moments';
+import { SiteZone } from '../ui/kit/moment';
 
 export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
 export const dynamic = 'force-dynamic';

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { PLACES } from '../ui/frame/places';
+import { listPlaces } from '../ui/frame/places';
+import { isPractice } from '../server/practice';
 
 /** An address that leads nowhere: where to go instead. */
 export default function NoSuchPage() {
@@ -11,7 +12,7 @@ export default function NoSuchPage() {
         <kbd className="kbd kbd-sm">Ctrl K</kbd> to find it, or go on here:
       </p>
       <ul className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {PLACES.map(({ href, label, Icon }) => (
+        {listPlaces(isPractice()).map(({ href, label, Icon }) => (
           <li key={href}>
             <Link href={href} className="btn w-full justify-start">
               <Icon size={18} aria-hidden /> {label}

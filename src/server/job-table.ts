@@ -1,3 +1,4 @@
+import { nameAreasOf } from '../core/plant/areas';
 import { findAuthorisation, ROLES, type Person } from '../core/people/people';
 import { pickNext, rankStage, sayStage, type JobRow, type NextUp } from '../core/watch';
 import type { Db } from '../db';
@@ -11,9 +12,7 @@ import { readBoard } from './watch';
 export function readJobTable(db: Db, me: Person): JobRow[] {
   const now = readNow(db);
   const site = readSite(db);
-  const { plant } = site.graph;
-  const areas = new Map(plant.areas.map(({ id, name }) => [id, name]));
-  const areaOf = new Map(plant.equipment.map(({ id, area }) => [id, areas.get(area) ?? area]));
+  const areaOf = nameAreasOf(site.graph.plant);
   const performers = new Map(readOpenJobs(db).map(({ id, dossier }) => [id, dossier.performer]));
   const mine = new Set(ROLES.filter((role) => findAuthorisation(me, role, now) === 'held'));
   const { queue } = readBoard(db);

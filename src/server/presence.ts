@@ -1,9 +1,10 @@
+import { nameAreasOf } from '../core/plant/areas';
 import { findStandingAlarm, listInside } from '../core/job';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { listHeldAlarms } from './held-alarms';
 import { surveyOpenJobs } from './open-jobs';
-import { findNewestVersion, readPlantVersion } from './plant';
+import { findNewestVersion, readGraph, readPlantVersion } from './plant';
 import { listPeople } from './registers';
 import { findTrouble } from './trouble';
 import { describeLost, readEach } from './unreadable';
@@ -13,6 +14,10 @@ export interface ShownAlarm {
   /** The job it is about; undefined when nobody can tell. */
   readonly job: string | undefined;
   readonly why: string;
+  /** The area of the job's equipment, by name, where it is drawn. */
+  readonly place?: string | undefined;
+  /** Whether the job is stopped. */
+  readonly isStopped?: boolean;
   /** Names of those who have not been accounted for. */
   readonly missing: readonly string[];
 }
@@ -33,12 +38,23 @@ function readStanding(db: Db): Presence {
   if (before?.head === head) return before.presence;
   const open = surveyOpenJobs(db);
   const names = new Map(listPeople(db).map(({ id, name }) => [id, name]));
+  const areas = open.jobs.length > 0 ? nameAreasOf(readGraph(db).plant) : new Map<string, string>();
   const nameOf = (id: string) => names.get(id) ?? id;
   const { read, unreadable } = readEach(db, open.jobs, ({ id, dossier }) => {
     const alarm = findStandingAlarm(dossier);
     return {
       inside: listInside(dossier).length,
-      alarms: alarm ? [{ job: id, why: alarm.why, missing: alarm.missing.map(nameOf) }] : [],
+      alarms: alarm
+        ? [
+            {
+              job: id,
+              why: alarm.why,
+              place: areas.get(dossier.equipment),
+              isStopped: dossier.halt !== undefined,
+              missing: alarm.missing.map(nameOf),
+            },
+          ]
+        : [],
     };
   });
   const presence: Presence = {

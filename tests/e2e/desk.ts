@@ -39,28 +39,39 @@ async function untilReady(page: Page): Promise<void> {
 const MOST_TABS = 600;
 
 /**
- * Where a control lies from the one in focus: on it, further on or back. With nothing in focus yet, whichever end of the page
- * is nearer.
+ * Where a control lies from the one in focus: on it, further on or back, and about how many stops away. With nothing in focus yet, whichever
+ * end of the page is nearer.
  */
-function lookAhead(element: Element): 'here' | 'Tab' | 'Shift+Tab' {
+function lookAhead(element: Element): { way: 'here' | 'Tab' | 'Shift+Tab'; stops: number } {
   const from = document.activeElement;
-  if (from === element) return 'here';
-  if (from !== null && from !== document.body) {
-    const isBefore = from.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_PRECEDING;
-    return isBefore ? 'Shift+Tab' : 'Tab';
+  if (from === element) return { way: 'here', stops: 0 };
+  const all = [...document.querySelectorAll('a, button, input, select, textarea, summary')].filter(
+    (one) => one.getClientRects().length > 0 && !one.matches(':disabled, [tabindex="-1"]'),
+  );
+  const to = all.indexOf(element);
+  if (from === null || from === document.body) {
+    const isNear = to * 2 < all.length;
+    return { way: isNear ? 'Tab' : 'Shift+Tab', stops: isNear ? to : all.length - to };
   }
-  const stops = [...document.querySelectorAll('a, button, input, select, textarea, summary')];
-  return stops.indexOf(element) * 2 < stops.length ? 'Tab' : 'Shift+Tab';
+  const isBefore = from.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_PRECEDING;
+  const at = all.indexOf(from);
+  return { way: isBefore ? 'Shift+Tab' : 'Tab', stops: at < 0 ? 1 : Math.abs(to - at) };
 }
 
 /** Goes to a control by the tab key alone, forwards or back; fails when it cannot be reached. */
 async function tabTo(target: Locator): Promise<void> {
   await target.waitFor();
   const page = target.page();
+  let before: string | undefined;
+  let isPast = false;
   for (let turn = 0; turn < MOST_TABS; turn++) {
-    const way = await target.evaluate(lookAhead);
+    const { way, stops } = await target.evaluate(lookAhead);
     if (way === 'here') return;
-    await page.keyboard.press(way);
+    // A group of choices is one stop, so no more than half the way is gone without looking again; once it was passed, step by step.
+    isPast ||= before !== undefined && before !== way;
+    before = way;
+    const steps = isPast ? 1 : Math.max(1, Math.floor(stops / 2));
+    for (let step = 0; step < steps; step++) await page.keyboard.press(way);
   }
   throw new Error(`not reached by keyboard: ${String(target)}`);
 }
@@ -97,7 +108,31 @@ export async function type(target: Locator, text: string): Promise<void> {
   await expect(target).toHaveValue(text);
 }
 
-/** Chooses from a list by keyboard: opens it, steps to the choice, takes it. */
+/** What stands in the open list of a combobox, by its id. */
+const choiceIn = (page: Page, id: string): Locator =>
+  page.getByRole('option').and(page.locator(`[data-id="${id}"]`));
+
+/** Picks in a combobox by hand: a press opens it, one takes the choice. */
+export async function pick(target: Locator, id: string): Promise<void> {
+  await target.click();
+  await choiceIn(target.page(), id).click();
+  await expect(target.page().getByRole('listbox')).toHaveCount(0);
+}
+
+/** Picks in a combobox by keyboard: opens it, types, takes what is found. */
+export async function pickByKeys(target: Locator, id: string): Promise<void> {
+  await tabTo(target);
+  const page = target.page();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByPlaceholder('Type to find')).toBeFocused();
+  await page.keyboard.type(id);
+  await expect(choiceIn(page, id)).toHaveAttribute('data-selected', 'true');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await expect(target).toBeFocused();
+}
+
+/** Chooses from a short list by keyboard: opens it, steps to the choice, takes it. */
 export async function choose(target: Locator, value: string): Promise<void> {
   await tabTo(target);
   const { keyboard } = target.page();
@@ -110,6 +145,38 @@ export async function choose(target: Locator, value: string): Promise<void> {
   for (let turn = 0; turn < most && !(await isOn()); turn++) await keyboard.press('ArrowDown');
   await keyboard.press('Enter');
   await expect(target).toHaveValue(value);
+}
+
+/** No view loads more JavaScript than this (bytes on the wire). */
+const MOST_SCRIPT = 250_000;
+
+/** Fails when the page at hand has loaded more JavaScript than a view may. */
+export async function expectLight(page: Page): Promise<void> {
+  await page.waitForLoadState('load');
+  // What is loaded once the page stands counts as well.
+  await page.waitForTimeout(1500);
+  const bytes = await page.evaluate(() => {
+    const scripts = performance
+      .getEntriesByType('resource')
+      .filter(({ name }) => name.includes('.js'))
+      .map((one): [string, number] => [
+        one.name,
+        (one as PerformanceResourceTiming).encodedBodySize,
+      ]);
+    // The field page asks for each a second time, to keep it: the larger counts.
+    const most = new Map(scripts.sort(([, a], [, b]) => a - b));
+    return [...most.values()].reduce((sum, size) => sum + size, 0);
+  });
+  console.log(`${new URL(page.url()).pathname}: ${Math.round(bytes / 1000)} kB of JavaScript`);
+  expect(bytes).toBeGreaterThan(10_000);
+  expect(bytes).toBeLessThan(MOST_SCRIPT);
+}
+
+/** Looks at another part of a job. */
+export async function showTab(page: Page, name: string): Promise<void> {
+  const tab = page.getByRole('tab', { name: new RegExp(`^${name}`) });
+  await tab.click();
+  await expect(tab).toHaveAttribute('data-state', 'active');
 }
 
 /** Answers every question of the screening with no, by keyboard. */
@@ -173,6 +240,12 @@ export function sendCommand(
   });
 }
 
+/** The number of a job's newest event. */
+export async function readSequence(page: Page, job: string): Promise<number> {
+  const probe = await sendCommand(page, job, { kind: 'submit-plan' }, 0);
+  return ((await probe.json()) as { sequence: number }).sequence;
+}
+
 /** Finds every point of the job at hand as it is drawn, past the screens. */
 export async function walkDownAs(page: Page, job: string, person: string): Promise<void> {
   await actAs(page, person);
@@ -211,9 +284,9 @@ export async function open(page: Page, person: string, url: string): Promise<voi
 export async function raise(page: Page, title: string): Promise<string> {
   await open(page, 'ada', '/jobs/new');
   await page.getByLabel('What is to be done').fill(title);
-  await page.getByLabel('Equipment').selectOption('P-201');
-  await page.getByLabel('Section 1').selectOption('P201-CAS');
-  await page.getByLabel('Who leads the work').selectOption('jun');
+  await pick(page.getByLabel('Equipment'), 'P-201');
+  await pick(page.getByLabel('Section 1'), 'P201-CAS');
+  await pick(page.getByLabel('Who leads the work'), 'jun');
   await page.getByRole('button', { name: 'Raise the job' }).click();
   await page.waitForURL(/jobs\/J-\d+$/);
   return page.url().split('/').at(-1) ?? '';

@@ -13,6 +13,8 @@ import {
   sendCommand,
   shoot,
   sign,
+  pick,
+  showTab,
 } from './desk';
 
 interface Morning {
@@ -135,14 +137,14 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expect(watch.locator(`[data-row="${press.job}"]`)).toContainText('Press ram gland');
 
   // Someone whose authorisation has lapsed is refused, and whoever holds another job's paper.
-  await page.getByLabel('Who signs on').selectOption('moss');
-  await page.getByLabel('Personal lock').selectOption('W-04');
+  await pick(page.getByLabel('Who signs on'), 'moss');
+  await pick(page.getByLabel('Personal lock'), 'W-04');
   await page.getByRole('button', { name: 'Sign on' }).click();
   await sign(page, 'moss');
   await expect(page.getByRole('alert').locator('[data-code="authorisation-lapsed"]')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
-  await page.getByLabel('Who signs on').selectOption('kit');
-  await page.getByLabel('Personal lock').selectOption('W-02');
+  await pick(page.getByLabel('Who signs on'), 'kit');
+  await pick(page.getByLabel('Personal lock'), 'W-02');
   await page.getByLabel('Number on the permit in their hand').fill('P-9999');
   await page.getByRole('button', { name: 'Sign on' }).click();
   await sign(page, 'kit');
@@ -234,8 +236,8 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await page.getByLabel(/^Notes/).fill('Belt goes on; the heating main was stopped for a vent.');
   await page.getByRole('button', { name: 'Add a promise' }).click();
   await page.getByLabel('Promised 1').fill('vent of the filter piped outside');
-  await page.getByLabel('By whom').selectOption('finn');
-  await page.getByLabel('Who takes over').selectOption('ben');
+  await pick(page.getByLabel('By whom'), 'finn');
+  await pick(page.getByLabel('Who takes over'), 'ben');
   await expectNoBarriers(page);
   await shoot(page, 'handover');
   await page.getByRole('button', { name: 'Hand over with both signatures' }).click();
@@ -243,7 +245,7 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await expect(page.locator('[data-handover="1"]')).toContainText('to Ben');
   await expect(page.getByLabel('Open promises')).toContainText('vent of the filter piped outside');
   await expect(watch.locator('[data-handover-line]')).toContainText('H-0001');
-  await page.getByLabel('Who has read it').selectOption('cora');
+  await pick(page.getByLabel('Who has read it'), 'cora');
   await page.getByRole('button', { name: 'Sign that I have read it' }).click();
   await sign(page, 'cora');
   await expect(page.locator('[data-unread]')).not.toContainText(nameOf('cora'));
@@ -268,11 +270,14 @@ test('a site manager changes a rule after seeing what it does, and nobody else c
 }) => {
   await open(page, 'ada', '/rules');
   await expect(page.getByText('A site manager may change these values.')).toBeVisible();
+  await showTab(page, 'Hot work');
   await expect(page.getByLabel(/^Fire watch after the last spark/)).toHaveAttribute('readonly', '');
+  await showTab(page, 'Rule book');
   await page.getByLabel('Find a rule').fill('own-review');
   await expect(page.locator('[data-rule="own-review"]')).toBeVisible();
   await expectNoBarriers(page);
   await actAs(page, 'uma');
+  await showTab(page, 'Hot work');
   await page.getByLabel(/^Fire watch after the last spark/).fill('5');
   await page.getByRole('button', { name: 'What this would change' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'tail-min' })).toBeVisible();
@@ -283,6 +288,7 @@ test('a site manager changes a rule after seeing what it does, and nobody else c
   await page.getByLabel('Your PIN').fill('620826');
   await page.getByRole('button', { name: 'Save as version 1' }).click();
   await expect(page.getByText('Version 1 counts.')).toBeVisible();
-  await expect(page.getByLabel('Versions')).toContainText('as the insurer asks');
+  await showTab(page, 'Versions');
+  await expect(page.getByRole('list', { name: 'Versions' })).toContainText('as the insurer asks');
   await shoot(page, 'rules');
 });

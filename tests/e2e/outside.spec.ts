@@ -14,12 +14,15 @@ import {
   ask,
   carryOutOn,
   codesOf,
+  expectLight,
   expectNoBarriers,
   open,
   pinOf,
   sendCommand,
   shoot,
+  showTab,
   sign,
+  pick,
 } from './desk';
 
 const SHEET = [
@@ -96,16 +99,7 @@ test('work orders come in by sheet and by token, are raised, found and read out 
 test('the screens that stay open load little', async ({ page }) => {
   for (const place of ['/login', '/', '/watch', '/handover', '/find']) {
     await open(page, 'ada', place);
-    await page.waitForLoadState('load');
-    await page.waitForTimeout(1500);
-    const bytes = await page.evaluate(() =>
-      performance
-        .getEntriesByType('resource')
-        .filter(({ name }) => name.includes('.js'))
-        .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0),
-    );
-    expect(bytes).toBeGreaterThan(10_000);
-    expect(bytes).toBeLessThan(250_000);
+    await expectLight(page);
   }
 });
 
@@ -116,6 +110,7 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
   const steps = withLocks([...USABLE, ...fieldSteps(), ...PERMIT], { E: 0, P: 0, C: 0, BOX: 0 });
   const { job, sequence } = await carryOutOn(page, steps);
   await open(page, 'quin', `/jobs/${job}`);
+  await showTab(page, 'Checks');
   await page.getByText('Check it now').click();
   await page.getByLabel('People counted at the work').fill('0');
   for (const check of await page.locator('[data-check]').all()) {
@@ -129,7 +124,7 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
   await expect(page.getByRole('alert').locator('[data-code="audit-nothing-done"]')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
   await shown.getByLabel('Otherwise: what is to be done').fill('hang a new copy');
-  await shown.getByLabel('By whom').selectOption('jun');
+  await pick(shown.getByLabel('By whom'), 'jun');
   await expectNoBarriers(page);
   await shoot(page, 'check');
   await page.getByRole('button', { name: 'Sign the check' }).click();
@@ -143,6 +138,7 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
   await shoot(page, 'audits');
 
   await open(page, 'jun', `/jobs/${job}`);
+  await showTab(page, 'Checks');
   const followUp = page.locator('[data-follow-up]');
   await followUp.getByLabel('What was done').fill('hangs at the gate');
   await followUp.getByRole('button', { name: 'Record it as done' }).click();
@@ -151,6 +147,7 @@ test('a live permit is checked at the place: what is grave stops it, what is fou
 
   // A copy that is out keeps the permit from being closed.
   await actAs(page, 'hana');
+  await showTab(page, 'Work');
   await page.getByText(/^Copies:/).click();
   await page.getByLabel('Who has it, or where it hangs').fill('gate of the pump hall');
   await page.getByRole('button', { name: 'Give a copy' }).click();
@@ -202,6 +199,7 @@ test('hot work waits for a test of its air, and air that is not fit stops it', a
     page.getByLabel('Holding this up').locator('[data-code="air-not-tested"]'),
   ).toBeVisible();
 
+  await showTab(page, 'Air');
   const air = page.getByLabel('Air for hot work');
   const read = async (methane: string, drawn = '300') => {
     await actAs(page, 'finn');

@@ -66,9 +66,11 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
 test('what cannot be had is accepted by name, with what is done instead', async ({ page }) => {
   await raise(page, 'Seal change, blanked');
   await page.getByText('Raise or lower a grade by name').click();
-  const arrival = page.locator('select[name="sources"]');
-  const water = arrival.locator('option', { hasText: /^Flushing water/ });
-  await arrival.selectOption(await water.first().getAttribute('value'));
+  await page.getByRole('combobox', { name: 'Arrival' }).click();
+  await page
+    .getByRole('option', { name: /^Flushing water/ })
+    .first()
+    .click();
   await page.locator('select[name="grade"]').selectOption('positive');
   await page.getByLabel('Reason').fill('asked for by the works manager');
   await page.getByRole('button', { name: 'Set the grade and sign' }).click();

@@ -63,6 +63,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/find',
     '/audits',
     '/outside',
+    '/practice',
+    '/kit',
     '/jobs/J-0001/field',
     '/jobs/J-0001/diagram',
   ]) {

@@ -10,6 +10,8 @@ import {
   sendCommand,
   shoot,
   sign,
+  pick,
+  showTab,
 } from './desk';
 
 const OXMOOR = 'Oxmoor Electrical';
@@ -19,8 +21,8 @@ const TARNBECK = 'Tarnbeck Mechanical';
 async function hangCrewLock(page: Page, crew: string, lead: string, lock: string): Promise<void> {
   await page.getByText('A crew comes, or changes its lead').click();
   await page.locator('input[name="crew"]').fill(crew);
-  await page.locator('select[name="lead"]').selectOption(lead);
-  await page.locator('select[name="crewLock"]').selectOption(lock);
+  await pick(page.getByLabel('Lead', { exact: true }), lead);
+  await pick(page.getByLabel('Crew lock'), lock);
   await page.getByLabel('What the lead saw of the isolation').fill('every lock and tag, the round');
   await page.getByRole('button', { name: 'Hang the crew lock' }).click();
   await sign(page, 'hana', lead);
@@ -28,9 +30,9 @@ async function hangCrewLock(page: Page, crew: string, lead: string, lock: string
 }
 
 async function signOn(page: Page, person: string, lock: string, crew: string): Promise<void> {
-  await page.getByLabel('Who signs on').selectOption(person);
+  await pick(page.getByLabel('Who signs on'), person);
   await page.getByLabel('In crew').selectOption(crew);
-  await page.getByLabel('Personal lock').selectOption(lock);
+  await pick(page.getByLabel('Personal lock'), lock);
   await page.getByRole('button', { name: 'Sign on', exact: true }).click();
   await sign(page, person);
 }
@@ -128,8 +130,9 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
 
   // The box changes hands: the incoming control lock first, nobody on, and everything proved again.
   await actAs(page, 'ben');
+  await showTab(page, 'Locks');
   await page.getByText('Hand the box over at the change of shift').click();
-  await page.locator('select[name="incoming"]').selectOption('C-6');
+  await pick(page.getByLabel('Incoming control lock'), 'C-6');
   await page.getByRole('button', { name: 'Hang the incoming control lock' }).click();
   await sign(page, 'ben');
   await expect(page.getByText('Incoming control lock C-6')).toBeVisible();
@@ -139,18 +142,21 @@ test('two crews work in a group, change shift, lose an owner, and hand the box o
   await expect(refusal(page, 'people-on')).toBeVisible();
   await page.getByRole('button', { name: 'Understood' }).click();
   await actAs(page, 'hana');
+  await showTab(page, 'Work');
   for (const person of ['kit', 'otto']) {
     await page.getByRole('button', { name: `Sign ${nameOf(person)} off` }).click();
     await sign(page, person);
   }
   await expect(page.getByTestId('count-on')).toHaveText('0');
   await actAs(page, 'ada');
+  await showTab(page, 'Locks');
   await page.getByRole('button', { name: 'Take C-2 off' }).click();
   await sign(page, 'ada');
   await expect(page.locator('[data-code="shift-changed"]').first()).toBeVisible();
   await expect(page.getByTestId('lamps-dark')).toHaveText('0 dark');
   await shoot(page, 'shift-changed');
   await actAs(page, 'hana');
+  await showTab(page, 'Work');
   await signOn(page, 'kit', 'W-02', TARNBECK);
   await expect(refusal(page, 'shift-changed')).toBeVisible();
 });

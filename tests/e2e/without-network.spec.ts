@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { withLocks } from '../support/any-job';
 import { fieldSteps, USABLE } from '../support/seal-change';
-import { actAs, carryOutOn, expectNoBarriers, open, pinOf, sendCommand, shoot } from './desk';
+import { actAs, carryOutOn, expectNoBarriers, open, pinOf, sendCommand, shoot, pick } from './desk';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -55,9 +55,11 @@ test('the field page without a network: entered on the phone, sent once and in o
   await context.setOffline(true);
   await expect(page.getByTestId('network')).toContainText('No network.', { timeout: 15_000 });
   await atPoint(page, `${job}/CB-P201`);
-  await page.locator('select[name="lock"]').selectOption('E-09');
+  await pick(page.getByRole('combobox', { name: 'Lock' }), 'E-09');
   await page.getByRole('button', { name: 'Record it as isolated, locked and tagged' }).click();
   await expect(page.getByTestId('network')).toContainText('No network.');
+  // The page has gone on to the next step.
+  await expect(page.locator('[data-task="CB-P201"]')).toHaveCount(0);
   await page.getByLabel('Add a photograph').setInputFiles({
     name: 'handle.png',
     mimeType: 'image/png',
@@ -65,7 +67,7 @@ test('the field page without a network: entered on the phone, sent once and in o
   });
   await expect(page.getByText('Photograph added.')).toBeVisible();
   await atPoint(page, 'fs-tr2004');
-  await page.locator('select[name="lock"]').selectOption('E-10');
+  await pick(page.getByRole('combobox', { name: 'Lock' }), 'E-10');
   await page.getByRole('button', { name: 'Record it as isolated, locked and tagged' }).click();
   await expect(page.getByTestId('network')).toContainText('3 not yet sent.');
   await shoot(page, 'field-offline');

@@ -5,7 +5,7 @@ import { readNow } from '../../server/clock';
 import { sharedDatabase } from '../../server/database';
 import { listPeople } from '../../server/registers';
 import { findMe } from '../../server/session';
-import { AuditsScreen } from '../../ui/audits/audits';
+import { AuditsScreen } from '../../ui/records/audits';
 
 export default async function AuditsPage() {
   if (!(await findMe())) redirect('/login');

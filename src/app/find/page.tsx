@@ -4,7 +4,7 @@ import { sharedDatabase } from '../../server/database';
 import type { FoundJob, FoundThing } from '../../core/found';
 import { findAnything } from '../../server/search';
 import { findMe } from '../../server/session';
-import { Day } from '../../ui/shell/site-moments';
+import { Day } from '../../ui/kit/moment';
 
 function JobLine({ found }: { readonly found: FoundJob }) {
   const { job, title, equipment, stage, raisedAt, permits } = found;

@@ -16,7 +16,7 @@ export default async function HandoverPage() {
   const people = listPeople(db);
   const mayHandOver = (person: Person) =>
     HANDING_OVER.some((role) => findAuthorisation(person, role, now) === 'held');
-  const choose = ({ id, name }: Person) => ({ id, name });
+  const choose = ({ id, name }: Person) => ({ id, label: name });
   return (
     <HandoverScreen
       me={me.id}

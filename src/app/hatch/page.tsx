@@ -6,7 +6,7 @@ import { readNames } from '../../server/registers';
 import { findMe } from '../../server/session';
 import { readOrLost } from '../../server/unreadable';
 import { readNow } from '../../server/clock';
-import { LostJob } from '../../ui/dossier/lost-job';
+import { LostJob } from '../../ui/job/lost-job';
 import { HatchScreen } from '../../ui/hatch/hatch';
 
 /** The desk of the issuing authority: who waits for what, and the permit at hand. */

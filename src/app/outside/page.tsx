@@ -4,7 +4,7 @@ import { EXPORT_NAMES, EXPORT_READERS } from '../../server/exports';
 import { listPeople } from '../../server/registers';
 import { findMe, holdsNow } from '../../server/session';
 import { listTokens } from '../../server/tokens';
-import { OutsideScreen } from '../../ui/outside/outside';
+import { OutsideScreen } from '../../ui/records/outside';
 
 export default async function OutsidePage() {
   const me = await findMe();

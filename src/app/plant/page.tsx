@@ -9,7 +9,7 @@ import { findCoordinator, findMe } from '../../server/session';
 import { findSectionOf, lintPlant } from '../../core/plant';
 import { DrawingCautions } from '../../ui/plant/cautions';
 import { PlantScreen } from '../../ui/plant/plant';
-import { Instant } from '../../ui/shell/site-moments';
+import { Instant } from '../../ui/kit/moment';
 
 const FORMATS = [
   { id: 'json', label: 'JSON' },

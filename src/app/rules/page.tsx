@@ -5,7 +5,7 @@ import { sharedDatabase } from '../../server/database';
 import { listPeople } from '../../server/registers';
 import { findMe } from '../../server/session';
 import { listSavedValues, readValues } from '../../server/site-rules';
-import { RulesScreen } from '../../ui/rules/rules';
+import { RulesScreen } from '../../ui/site/rules';
 
 export default async function RulesPage() {
   const me = await findMe();

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import {
   AUDIT_CHECKS,
   AUDIT_CODES,

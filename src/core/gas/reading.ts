@@ -1,5 +1,6 @@
-import { refuse, type Refusal } from '../rules/book';
-import { BUMP_HOURS, LEAST_OXYGEN_TO_BURN, type GasDetector, type GasSensor } from './instrument';
+import { refuse, type Refusal } from '../rules/refuse';
+import type { GasDetector, GasSensor } from './instrument';
+import { BUMP_HOURS, LEAST_OXYGEN_TO_BURN } from './limits';
 import { computeSampleTime } from './sampling';
 import { SUBSTANCES, type SubstanceCode } from './substances';
 import type { ConcentrationUnit } from './concentration';

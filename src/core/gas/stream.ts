@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { CONCENTRATION_UNITS } from './concentration';
 import type { GasDetector } from './instrument';
 import { CLOCK_AHEAD_S, refuseReading } from './reading';

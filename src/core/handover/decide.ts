@@ -1,6 +1,6 @@
 import { requireRole, type SiteFacts } from '../job';
 import { findAuthorisation, type Role } from '../people/people';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { HandoverReport } from './parts';
 import { listHandoverSigners, type HandoverEvent, type HandoverRecord } from './record';
 import type { HandoverCommand } from './commands';

@@ -1,5 +1,7 @@
-import { SUBSTANCES, substanceOf } from '../gas';
-import { hazardsOf, isFluid, type LinkKind, type PlantGraph } from '../plant';
+import { SUBSTANCES, substanceOf } from '../gas/substances';
+import type { LinkKind, PlantGraph } from '../plant';
+import { isFluid } from '../plant/graph';
+import { hazardsOf } from '../plant/vocabulary';
 
 /** Where a body opens into the air. */
 export interface Opening {

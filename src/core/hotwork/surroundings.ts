@@ -1,13 +1,7 @@
-import {
-  compareIds,
-  isFluid,
-  type Outlet,
-  type PlantGraph,
-  type Section,
-  type SurroundingKind,
-  hazardsOf,
-} from '../plant';
-import { findDistance, type Place } from '../schedule';
+import type { Outlet, PlantGraph, Section, SurroundingKind } from '../plant';
+import { compareIds, isFluid } from '../plant/graph';
+import { hazardsOf } from '../plant/vocabulary';
+import { findDistance, type Place } from '../schedule/place';
 
 /** What can lie about a place of hot work: what the drawing lists, and bodies and
  * neighbouring areas that it implies, and what is connected to the work itself however far it is. */

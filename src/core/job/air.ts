@@ -12,7 +12,7 @@ import {
 import { listMet } from '../isolation';
 import { hazardsOf } from '../plant';
 import type { PaperKind } from '../permits';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { SiteValues } from '../rules/values';
 import { listPlacesLeft } from './air-places';
 import { listSilent } from './detectors';

@@ -1,10 +1,10 @@
 import { isFluid, type PlantGraph } from '../plant';
 import { findAuthorisation, ROLE_NAMES, type Role } from '../people/people';
-import { listAccepters } from '../permits';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { Step } from '../sequence';
 import type { Command } from './commands';
 import { DEVICE_COMMANDS } from './commands-air';
+import { listSigners } from './signers';
 import type { Context } from './site';
 import { requireVoltage } from './voltage';
 
@@ -213,89 +213,6 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     // Who may depends on the lock or the finding: the decider asks.
     case 'finish-follow-up':
     case 'remove-absent-lock':
-      return [];
-  }
-}
-
-/** People whose fresh PIN a command needs. */
-export function listSigners(command: Command, actor: string): readonly string[] {
-  switch (command.kind) {
-    case 'issue-permit':
-    case 'extend-permit':
-    case 'revalidate-permit':
-    case 'sanction-test':
-      return [actor, command.performer];
-    case 'schedule-job':
-      return [actor, command.operator];
-    case 'assess-task':
-      return listAccepters(command).map(({ person }) => person);
-    case 'take-duty':
-    case 'leave-duty':
-    case 'make-round':
-    case 'enter-space':
-      return [command.person];
-    case 'hand-over-watch':
-      return [actor, command.to];
-    case 'hand-back':
-      return command.watcher === undefined ? [actor] : [actor, command.watcher];
-    case 'tag-point':
-      return [actor, command.accepter];
-    case 'leak-test':
-      return command.accepter === undefined ? [] : [command.accepter];
-    case 'sign-on':
-    case 'sign-off':
-      return [command.person];
-    case 'note-calculation':
-      return command.shorten === undefined ? [] : [actor];
-    case 'prove':
-    case 'open-outlet':
-      return command.second === undefined ? [] : [command.second];
-    case 'hang-crew-lock':
-      return [actor, command.lead];
-    case 'take-off-crew-lock':
-      return [command.lead];
-    case 'remove-absent-lock':
-      return [actor, command.manager];
-    case 'tell-absent-owner':
-      return [actor, command.owner];
-    case 'set-grade':
-    case 'return-plan':
-    case 'accept-plan':
-    case 'screen-job':
-    case 'change-scope':
-    case 'cancel-permit':
-    case 'lift-stop':
-    case 'accept-clash':
-    case 'share-fire-watch':
-    case 'approve-permit':
-    case 'close-permit':
-    case 'audit-permit':
-    case 'test-air':
-    case 'plan-entry':
-    case 'open-space':
-    case 'pump-out':
-    case 'end-purge':
-    case 'ask-cold':
-    case 'clear-neighbour':
-    case 'take-out-blanks':
-    case 'place-monitors':
-    case 'finish-follow-up':
-    case 'lock-box':
-    case 'hang-incoming':
-    case 'take-off-control':
-    case 'open-box':
-    case 'clear-alarm':
-    case 'replace-lock':
-    case 'renew-lock':
-    case 'lift-for-test':
-    case 'run-test':
-    case 'unlock-point':
-    case 'allow-bypass':
-    case 'inspect-isolation':
-    case 'take-back':
-    case 'close-job':
-      return [actor];
-    default:
       return [];
   }
 }

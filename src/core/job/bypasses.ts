@@ -1,5 +1,5 @@
 import { listDisabled, type Disabled } from '../isolation';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { listCarriedOut } from './carried-out';
 import { findPlant, findRequirement, findWorkOrder, type SiteFacts } from './site';
 import type { AllowedBypass, Dossier } from './state';

@@ -117,10 +117,11 @@ export const commandSchema = z.discriminatedUnion('kind', [
     earth: z.strictObject({ set: id, endFirst: z.boolean() }).optional(),
     second: id.optional(),
   }),
-  z.strictObject({ kind: z.literal('take-watch'), outlet: id }),
+  z.strictObject({ kind: z.literal('take-watch'), outlet: id, ...SCANNED }),
   z.strictObject({
     kind: z.literal('end-watch'),
     outlet: id,
+    ...SCANNED,
     end: z.enum(['drained', 'stopped']),
     seen: words,
   }),
@@ -238,6 +239,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('leak-test'),
     section: id,
+    ...SCANNED,
     fluid: z.enum(['liquid', 'gas']),
     from_bar: bar,
     to_bar: bar,

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { isNumbered, type Copy, type PermitRecord } from './permit-record';
 
 /** How a copy is accounted for: taken in, lost, or replaced by a second copy; undefined while it is out. */

@@ -1,5 +1,5 @@
 import type { AirUse, GasDetector } from '../gas';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { OpenJob, SiteFacts } from './site';
 import type { DetectorFault, Dossier } from './state';
 

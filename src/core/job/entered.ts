@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { Command } from './commands';
 import { findSubject } from './scan';
 import type { Context } from './site';

@@ -1,6 +1,6 @@
 import { checkPlan, computeRequirement, listArrivalLamps, listMet } from '../isolation';
 import { carrierOf, hazardsOf, type Grade } from '../plant';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import {
   classifySpace,
   DEPTH_FOR_DEVICE_M,
@@ -10,6 +10,7 @@ import {
   type Space,
   type SpaceHazard,
 } from '../space';
+import { computePurgeLeft } from '../space/purge-left';
 import { findAirTest } from './air';
 import { listPlacesLeft, listTestPlaces } from './air-places';
 import { listPapers } from './papers';
@@ -220,10 +221,6 @@ export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refus
 /** A purge that has not come to its end; one whose time is over is still to be ended by name. */
 export const refusePurgeRunning = (until: string, now: string): Refusal =>
   refuse('purge-running', { left: computePurgeLeft(until, now), until });
-
-/** Minutes that a purge has still to run; 0 once it is over. */
-export const computePurgeLeft = (until: string, now: string): number =>
-  Math.max(0, Math.ceil((Date.parse(until) - Date.parse(now)) / MINUTE));
 
 /** Everyone inside, by name, for whom something has to wait. */
 export function gateInside(dossier: Dossier, site: SiteFacts): Refusal[] {

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { listLeakTests } from './leak-test';
 import { listLineup } from './lineup';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';

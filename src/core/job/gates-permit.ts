@@ -1,6 +1,6 @@
 import { computeTail } from '../hotwork';
 import { findRevalidationDue, listUntreated, nameHazard } from '../permits';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
 import { gateEntryPlan, gateInside } from './entry';

@@ -7,7 +7,7 @@ import {
 } from '../isolation';
 import { listPlanPoints, type IsolationPlan } from '../plant';
 import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { Step } from '../sequence';
 import { gateBypasses } from './bypasses';
 import { gateInspection } from './inspection';

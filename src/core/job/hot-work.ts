@@ -11,7 +11,7 @@ import {
   type Opening,
 } from '../hotwork';
 import { isFluid, type Strength } from '../plant';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { findPlaceOf } from './clashes';
 import { listPapers } from './papers';
 import { type SiteFacts } from './site';

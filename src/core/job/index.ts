@@ -1,4 +1,5 @@
 export * from './authority';
+export * from './signers';
 export * from './commands';
 export * from './decide';
 export type { JobEvent } from './events';
@@ -50,6 +51,6 @@ export * from './air';
 export { findStandingAlarm, type StandingAlarm } from './standing-alarm';
 export { findSilence, listDetectors, listFaults, type StandingDetector } from './detectors';
 export { DEVICE_COMMANDS } from './commands-air';
-export { computePurgeLeft, findCallDue, listInside, listOverstayed, type EntryView } from './entry';
+export { findCallDue, listInside, listOverstayed, type EntryView } from './entry';
 export { type HotWorkView } from './hot-work';
 export * from './copies';

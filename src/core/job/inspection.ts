@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { SiteFacts } from './site';
 import type { Dossier } from './state';
 

@@ -6,7 +6,7 @@ import {
   type ProposedPaper,
   type SuggestedHazard,
 } from '../permits';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { findRequirement, type SiteFacts } from './site';
 import type { Dossier } from './state';
 

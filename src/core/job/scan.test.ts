@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { carryOut, site, USABLE } from '../../../tests/support/seal-change';
-import { findWorkOrder, isCodeOf, readCode, writeCode } from '.';
-import { findCode, findTarget, refuseScan } from './scan';
+import { commandSchema, findWorkOrder, isCodeOf, readCode, writeCode, type Command } from '.';
+import { findCode, findSubject, findTarget, refuseScan } from './scan';
 
 const state = carryOut(USABLE);
 const order = state && findWorkOrder(state, site);
@@ -59,4 +59,26 @@ describe('codes of tags', () => {
     );
     expect(new Set(ids).size).toBe(ids.length);
   });
+});
+
+describe('steps that are done at a point', () => {
+  /** Kinds of commands that are about a point by what their fields are called, as they are entered on a phone there. */
+  const AT_POINT = ['link', 'outlet', 'store', 'proof', 'station', 'point', 'section'];
+  /** Entered at a desk, or about a lock that somebody else left. */
+  const AT_DESK = ['replace-lock', 'lift-for-test', 'clear-neighbour'];
+  const kinds = commandSchema.options.flatMap(({ shape }) => {
+    const fields = Object.keys(shape);
+    const [kind] = shape.kind.values;
+    const isNamed =
+      findSubject(
+        Object.fromEntries([['kind', kind], ...AT_POINT.map((one) => [one, 'X'])]) as Command,
+      ) === 'X';
+    return kind && isNamed && !AT_DESK.includes(kind) ? [{ kind, fields }] : [];
+  });
+
+  it.each(kinds)('$kind takes the code that was scanned there', ({ fields }) => {
+    expect(fields).toContain('scanned');
+  });
+
+  it('are more than a few', () => expect(kinds.length).toBeGreaterThan(12));
 });

@@ -1,6 +1,7 @@
-import { computeWalkMetres, describePoint, findPlace, type Place } from '../sequence';
+import { describePoint, findPlace } from '../sequence/places';
+import { computeWalkMetres, type Place } from '../sequence/walk';
 import type { PlantGraph } from '../plant';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { Command } from './commands';
 import type { WorkOrder } from './site';
 

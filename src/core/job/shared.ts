@@ -8,7 +8,7 @@ import {
   type IsolationPlan,
   type PlantGraph,
 } from '../plant';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { findRequirement, siteOf, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
 

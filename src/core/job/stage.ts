@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import { gateClashes } from './clashes';
 import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
 import { gateClose, gateLeakTests } from './gates-back';

@@ -1,5 +1,5 @@
 import type { PlantGraph } from '../plant';
-import { refuse, type Refusal } from '../rules/book';
+import { refuse, type Refusal } from '../rules/refuse';
 import type { Command } from './commands';
 import type { Context } from './site';
 

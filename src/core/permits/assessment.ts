@@ -1,5 +1,5 @@
-import { refuse, type Refusal } from '../rules/book';
-import { findHazard, RANKS, type Control, type HazardCode } from './hazards';
+import { refuse, type Refusal } from '../rules/refuse';
+import { findHazard, nameHazard, RANKS, type Control, type HazardCode } from './hazards';
 import type { SuggestedHazard } from './suggest';
 
 /** How much danger is left once the controls are in place. */
@@ -35,9 +35,6 @@ export interface TaskAssessment {
   /** The job whose assessment was taken over. */
   readonly takenFrom?: string | undefined;
 }
-
-/** The hazard in words. */
-export const nameHazard = (hazard: string): string => findHazard(hazard)?.name ?? hazard;
 
 const listTreated = ({ steps }: Pick<TaskAssessment, 'steps'>): TreatedHazard[] =>
   steps.flatMap(({ hazards }) => hazards);
@@ -116,19 +113,6 @@ export function refuseAssessment(
     ...missing('emergency').map((what) => refuse('emergency-missing', { what })),
     ...(assessment.questions.length === 0 ? [refuse('questions-missing')] : []),
   ];
-}
-
-/** People who accept what remains, with the most that each accepts. */
-export function listAccepters({ steps }: Pick<TaskAssessment, 'steps'>): {
-  person: string;
-  remains: Remains;
-}[] {
-  const most = new Map<string, Remains>();
-  for (const { accepter, remains } of listTreated({ steps })) {
-    if (accepter === undefined || remains === 'low') continue;
-    if (most.get(accepter) !== 'high') most.set(accepter, remains);
-  }
-  return [...most].map(([person, remains]) => ({ person, remains }));
 }
 
 /** What has changed between the task that was assessed and the one at hand. */

@@ -331,3 +331,6 @@ export const HAZARD_CODES = Object.keys(HAZARDS) as [HazardCode, ...HazardCode[]
 
 export const findHazard = (code: string): Hazard | undefined =>
   (HAZARDS as Readonly<Record<string, Hazard>>)[code];
+
+/** The hazard in words: by its code, or as somebody wrote it. */
+export const nameHazard = (hazard: string): string => findHazard(hazard)?.name ?? hazard;

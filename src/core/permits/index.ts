@@ -1,3 +1,4 @@
+export * from './accepters';
 export * from './assessment';
 export * from './conditions';
 export * from './hazards';

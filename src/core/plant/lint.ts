@@ -2,7 +2,8 @@ import { idOfPosition, listBars, standsIn } from './bars';
 import { hasMovingPart, type Carrier } from './carriers';
 import { labelParts, type PlantGraph } from './graph';
 import { HAND_VALVE_KINDS } from './kinds';
-import { hazardsOf, type Medium } from './schema';
+import type { Medium } from './schema';
+import { hazardsOf } from './vocabulary';
 
 /** What a drawing can leave to doubt without being wrong. */
 const CAUTION_OF_DRAWING = {

@@ -9,7 +9,6 @@ import {
   GRADES,
   HAZARDS,
   SURROUNDING_KINDS,
-  type Hazard,
 } from './vocabulary';
 
 export * from './isolation-plan';
@@ -202,9 +201,6 @@ export type Surrounding = NonNullable<Plant['surroundings']>[number];
 export type Interlock = NonNullable<Plant['interlocks']>[number];
 export type SurroundingKind = Surrounding['kind'];
 export type Energy = Medium['energy'];
-/** The hazards of a medium: every one there is when the drawing does not say. */
-export const hazardsOf = ({ hazards }: Pick<Medium, 'hazards'>): readonly Hazard[] =>
-  hazards ?? HAZARDS;
 
 /** What a job does, where, and for how long (hours, above 0). */
 export const scopeSchema = z.strictObject({

@@ -45,3 +45,10 @@ export const GRADES = ['single', 'single-bled', 'double', 'double-bled', 'positi
 export type Grade = (typeof GRADES)[number];
 
 export type Hazard = (typeof HAZARDS)[number];
+
+/** The hazards of a medium: every one there is when the drawing does not say. */
+export const hazardsOf = ({
+  hazards,
+}: {
+  readonly hazards?: readonly (typeof HAZARDS)[number][] | undefined;
+}): readonly (typeof HAZARDS)[number][] => hazards ?? HAZARDS;

@@ -1,5 +1,5 @@
-import { substanceOf, type LflBasis, type SubstanceCode } from '../gas';
-import { refuse, type Refusal } from '../rules/book';
+import { substanceOf, type LflBasis, type SubstanceCode } from '../gas/substances';
+import { refuse, type Refusal } from '../rules/refuse';
 import {
   computeAirChanges,
   canStandTogether,

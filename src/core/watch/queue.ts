@@ -119,7 +119,7 @@ function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
   const bypasses = Object.entries(dossier.bypasses).filter(() => dossier.isolation.attended);
   return [
     ...(permit.kind === 'issued'
-      ? [by(permit.until, 'issuing-authority', `${permit.number} lapses`)]
+      ? [by(permit.until, 'issuing-authority', `${permit.number} ends: hand it back or extend it`)]
       : []),
     ...(due === undefined
       ? []

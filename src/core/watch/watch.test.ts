@@ -35,7 +35,7 @@ describe('what needs someone next', () => {
       ['waiting', 'plan the isolation'],
     ],
     ['a plan to be carried out', WALKED, START, ['waiting', 'isolate, let down and prove']],
-    ['a live permit', ON, START, ['timed', 'P-0001 lapses', at(8)]],
+    ['a live permit', ON, START, ['timed', 'P-0001 ends: hand it back or extend it', at(8)]],
     ['people on a lapsed permit', ON, at(8.1), ['now', 'P-0001 has lapsed; call off Kit Oyelaran']],
     [
       'a lapsed permit with nobody on',
@@ -75,7 +75,7 @@ describe('what needs someone next', () => {
   it('names each moment of a permit that nobody is on', () => {
     expect(nextOf(LIVE())).toEqual([
       ['timed', 'proofs run out when nobody comes', at(1)],
-      ['timed', 'P-0001 lapses', at(8)],
+      ['timed', 'P-0001 ends: hand it back or extend it', at(8)],
     ]);
   });
 
@@ -84,7 +84,9 @@ describe('what needs someone next', () => {
       [['hana', { kind: 'extend-permit', hours: 11, performer: 'jun', retested: 'all' }]],
       ON(),
     );
-    expect(nextOf(extended, at(10.9)).map(([, what]) => what)).toEqual(['P-0001 lapses']);
+    expect(nextOf(extended, at(10.9)).map(([, what]) => what)).toEqual([
+      'P-0001 ends: hand it back or extend it',
+    ]);
     const back: Step = [
       'jun',
       {

@@ -9,6 +9,7 @@ import { fromSi, writeFigure, writeUnit } from '../../core/units/quantity';
 import { CurveChart } from './chart';
 import { BenchInputs, fill, readFilled } from './inputs';
 import { UseInJob, type JobChoice } from './use-in-job';
+import { Note } from '../kit/note';
 
 const sayFigure = ({ value, quantity, unit }: Figure): string =>
   `${writeFigure(fromSi(value, quantity, unit))} ${writeUnit(unit)}`;
@@ -106,14 +107,14 @@ export function BenchScreen({
               {result.curve && <CurveChart curve={result.curve} />}
             </>
           ) : (
-            <p className="border-l-4 border-error pl-2">
+            <Note tone="error">
               {elsewhere ?? 'No figure can be given until the fields marked are mended.'}
-            </p>
+            </Note>
           )}
-          <p className="border-l-4 border-warning pl-2 text-sm">
+          <Note tone="warning" isSmall>
             {calculation.caution} A figure proves nothing: a reading does. Local codes and the
             judgement of a competent engineer come first.
-          </p>
+          </Note>
           <details className="rounded-box bg-base-200 p-3 text-sm">
             <summary className="cursor-pointer font-bold">Formula, and where it comes from</summary>
             {calculation.formula.map((one) => (

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { TypedInputs } from '../../core/bench';
+import { Combobox } from '../kit/combobox';
 import { CommandDesk, useCommand } from '../command/use-command';
 
 /** A job that figures may be put into, with what they may be about. */
@@ -58,20 +59,12 @@ function UseForm({
     <section aria-label="Use in a job" className="border-t-2 border-base-content pt-2">
       <h2 className="text-lg font-bold">Use in this job</h2>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="flex flex-col text-sm">
-          Job
-          <select
-            value={chosen.id}
-            onChange={({ target }) => onChoose(target.value)}
-            className="select select-sm"
-          >
-            {jobs.map(({ id, title }) => (
-              <option key={id} value={id}>
-                {id} {title}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Combobox
+          label="Job"
+          value={chosen.id}
+          onPick={onChoose}
+          options={jobs.map(({ id, title }) => ({ id, label: `${id} ${title}` }))}
+        />
         <label className="flex flex-col text-sm">
           Shorter than the plant’s own: why it counts (signed)
           <input
@@ -80,20 +73,7 @@ function UseForm({
             className="input input-sm"
           />
         </label>
-        <label className="flex flex-col text-sm">
-          About
-          <select
-            value={about}
-            onChange={({ target }) => setSubject(target.value)}
-            className="select select-sm"
-          >
-            {chosen.subjects.map(({ id, label }) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Combobox label="About" value={about} onPick={setSubject} options={chosen.subjects} />
         <button
           type="button"
           className="btn btn-primary btn-sm"

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCommand } from '../command/use-command';
-import { SmallForm, TextField } from '../dossier/field';
+import { SmallForm, TextField } from '../kit/field';
 
 /** Who allows a device to be out of action, until when, and what guards instead. */
 export function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { Bypass } from '../../core/job';
 import { BYPASS_WORDS } from './words';
-import { Instant } from '../shell/site-moments';
+import { Instant } from '../kit/moment';
 
 interface Line extends Bypass {
   readonly job: string;

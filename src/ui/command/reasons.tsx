@@ -1,7 +1,15 @@
-import type { ExplainedRefusal } from '../../core/rules/book';
+import { ArrowRight } from 'lucide-react';
+import type { ExplainedRefusal, RuleCode } from '../../core/rules/book';
 
 /** The list of reasons against a step, with basis and the way to clear each. */
-export function Reasons({ refusals }: { readonly refusals: readonly ExplainedRefusal[] }) {
+export function Reasons({
+  refusals,
+  onLead,
+}: {
+  readonly refusals: readonly ExplainedRefusal[];
+  /** Leads to where a rule is cleared, on a screen that knows where that is. */
+  readonly onLead?: (code: RuleCode) => void;
+}) {
   return (
     <ul className="flex flex-col gap-2">
       {refusals.map((refusal, index) => (
@@ -12,6 +20,11 @@ export function Reasons({ refusals }: { readonly refusals: readonly ExplainedRef
         >
           <p className="font-bold">{refusal.says}</p>
           <p>To clear it: {refusal.clear}</p>
+          {onLead && (
+            <button className="link flex items-center gap-1" onClick={() => onLead(refusal.code)}>
+              Take me there <ArrowRight size={14} aria-hidden />
+            </button>
+          )}
           <p className="text-xs">Basis: {refusal.basis}</p>
         </li>
       ))}

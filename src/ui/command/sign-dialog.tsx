@@ -1,6 +1,7 @@
 'use client';
 
 import type { FormEvent } from 'react';
+import { Dialog } from '../kit/dialog';
 import { PinInput } from '../kit/pin-input';
 
 /** Asks each signer for their PIN. */
@@ -23,16 +24,8 @@ export function SignDialog({
     onSign(signers.map((person) => ({ person, pin: (form.get(person) as string | null) ?? '' })));
   };
   return (
-    <dialog
-      className="modal"
-      aria-label="Sign"
-      ref={(dialog) => {
-        if (dialog && !dialog.open) dialog.showModal();
-      }}
-      onCancel={onCancel}
-    >
-      <form className="modal-box flex flex-col gap-3" onSubmit={submit}>
-        <h2 className="text-lg font-bold">Sign</h2>
+    <Dialog title="Sign" leave="Do not sign" onClose={onCancel}>
+      <form className="flex flex-col gap-3" onSubmit={submit}>
         <p>A signature is a fresh PIN, given by the person themselves.</p>
         {signers.map((person, index) => (
           <PinInput
@@ -47,13 +40,8 @@ export function SignDialog({
             {error}
           </p>
         )}
-        <div className="flex justify-end gap-2">
-          <button type="button" className="btn" onClick={onCancel}>
-            Do not sign
-          </button>
-          <button className="btn btn-primary">Sign</button>
-        </div>
+        <button className="btn btn-primary self-end">Sign</button>
       </form>
-    </dialog>
+    </Dialog>
   );
 }

@@ -1,16 +1,20 @@
 'use client';
 
 import { nanoid } from 'nanoid';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useRef, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { Command } from '../../core/job';
-import { listSigners } from '../../core/job/authority';
+import { listSigners } from '../../core/job/signers';
 import type { ExplainedRefusal } from '../../core/rules/book';
 import { computeExpected, isPressedTwice, type Given } from './given';
 import { RefusedBand } from './refused-band';
 import { send, type JobHandle, type Sent } from './send';
-import { SignDialog } from './sign-dialog';
+
+const SignDialog = dynamic(() => import('./sign-dialog').then((part) => part.SignDialog), {
+  ssr: false,
+});
 
 /** A command that waits for its signatures. */
 interface Pending {

@@ -5,16 +5,19 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Command, Lamp } from '../../core/job';
 import { findSubject, isCodeOf, refuseScan } from '../../core/job/scan';
-import { explainIn, type ExplainedRefusal } from '../../core/rules/book';
+import { explainWith } from '../../core/rules/explain';
+import { ISOLATING_RULES } from '../../core/rules/isolating';
+import type { ExplainedRefusal, Refusal } from '../../core/rules/refuse';
 import { Reasons } from '../command/reasons';
 import { CommandDesk } from '../command/use-command';
 import type { Diagram } from '../../core/plant/drawing';
 import { PlantDiagram } from '../diagram/diagram';
 import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
-import type { DossierProps } from '../dossier/types';
+import type { DossierProps } from '../job/types';
 import { AddPhoto } from '../photos/add-photo';
-import { LampSign } from '../lamp/lamp';
+import { loadList } from '../kit/combobox';
+import { LampSign } from '../kit/lamp';
 import { keepPage } from './device';
 import { FoundLive } from './found-live';
 import { Kept } from './kept';
@@ -23,7 +26,7 @@ import { Scanner } from './scanner';
 import { TaskForm } from './task-form';
 import { listTasks, type Task } from './tasks';
 import { useOutbox } from './use-outbox';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 type FieldProps = DossierProps & {
   /** The surroundings of the work, with every point of the plan. */
@@ -123,16 +126,44 @@ export function FieldScreen(props: FieldProps) {
   const { zone } = useMoments();
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
-  const outbox = useOutbox({ jobId, me, now: view.now }, refresh);
+  const outbox = useOutbox({ jobId, me, now: view.now, sequence }, refresh);
   const [scan, setScan] = useState<{ readonly task: string; readonly code: string }>();
   const [wrong, setWrong] = useState<readonly ExplainedRefusal[]>([]);
-  useEffect(() => void keepPage(), []);
+  // A list is first opened at a step, where there may be no network any more: it is loaded and kept with the page.
+  useEffect(
+    () =>
+      void loadList()
+        .catch(() => undefined)
+        .then(keepPage),
+    [],
+  );
 
   const kept = outbox.entries.filter((entry) => entry.jobId === jobId && isWaiting(entry));
   // A photograph of a step is not the step.
   const keptSteps = kept.filter(({ command }) => command.kind !== 'add-photo');
+  // Whoever opened a drain and watches it stays at it, while the server can be reached.
+  const isWatched = ({ command }: { readonly command: Command }) =>
+    command.kind === 'open-outlet' && command.watcher === me;
+  const inReach = outbox.end.kind === 'through';
+  const entered = [
+    ...keptSteps.filter((entry) => !inReach || !isWatched(entry)),
+    ...outbox.taken.filter((entry) => !isWatched(entry)),
+  ];
   const isKept = ({ subject }: Task) =>
-    keptSteps.some(({ command }) => subject !== '' && findSubject(command) === subject);
+    entered.some(({ command }) => subject !== '' && findSubject(command) === subject);
+  // A lock that hangs by now is not offered again, whether the page has heard of it or not.
+  const used = new Set(
+    entered.flatMap(({ command }) => ('lock' in command && command.lock ? [command.lock] : [])),
+  );
+  const atHand = {
+    ...props,
+    choices: {
+      ...props.choices,
+      locks: props.choices.locks.map((lock) =>
+        used.has(lock.id) ? { ...lock, busy: true } : lock,
+      ),
+    },
+  };
   const tasks = listTasks(view);
   const left = tasks.filter((task) => !task.done && !isKept(task));
   const open = left.filter(({ group }) => group === left[0]?.group);
@@ -152,7 +183,11 @@ export function FieldScreen(props: FieldProps) {
     const target = current && view.targets[current.subject];
     setScan(undefined);
     setWrong(
-      target ? refuseScan(code, jobId, target, findHere(code, props)).map(explainIn(zone)) : [],
+      target
+        ? refuseScan(code, jobId, target, findHere(code, props)).map(
+            explainWith<Refusal['code']>(ISOLATING_RULES, zone),
+          )
+        : [],
     );
   };
   const onUnsigned = async (command: Command) => {
@@ -160,6 +195,8 @@ export function FieldScreen(props: FieldProps) {
     const done = await outbox.add(command);
     // It is kept here, whether it could be sent or not; and it ends no step.
     if (command.kind === 'add-photo') return true;
+    // Whoever watches a drain stays at it: its end asks for no second code.
+    if (isWatched({ command })) return done;
     // Sending may take a while: a point whose code was read meanwhile stays open.
     setScan((now) => (now === entered ? undefined : now));
     return done;
@@ -218,7 +255,7 @@ export function FieldScreen(props: FieldProps) {
                 key={current.id}
                 task={current}
                 code={scan?.task === current.id ? scan.code : undefined}
-                props={props}
+                props={atHand}
               />
             </>
           )}

@@ -1,5 +1,5 @@
-import type { DossierProps } from '../dossier/types';
-import { useMoments } from '../shell/site-moments';
+import type { DossierProps } from '../job/types';
+import { useMoments } from '../kit/moment';
 
 /** What was found live or moving and has not been found dead since. */
 export function FoundLive({ view }: Pick<DossierProps, 'view'>) {

@@ -3,10 +3,10 @@
 import { useEffect, useRef } from 'react';
 import { findSubject } from '../../core/job/scan';
 import { Reasons } from '../command/reasons';
-import type { DossierProps } from '../dossier/types';
+import type { DossierProps } from '../job/types';
 import { isWaiting, type Entry } from './outbox';
 import type { Outbox } from './use-outbox';
-import { Time } from '../shell/site-moments';
+import { Time } from '../kit/moment';
 
 const NO_NETWORK =
   'No network. What you enter is kept on this device and sent, in order, once it is back.';

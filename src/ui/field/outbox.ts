@@ -59,7 +59,7 @@ export async function sendKept(
   keep: Keep,
   actor: string,
   send: Send,
-  onTaken: (entry: Entry) => void,
+  onTaken: (entry: Entry, sequence: number) => void,
 ): Promise<RoundEnd> {
   const sequences = new Map<string, number>();
   for (;;) {
@@ -68,9 +68,10 @@ export async function sendKept(
     if (!next) return { kind: 'through' };
     const answer = await sendEntry(next, sequences.get(next.jobId) ?? 0, send);
     if (answer.ok) {
-      sequences.set(next.jobId, answer.sequence ?? 0);
+      const sequence = answer.sequence ?? 0;
+      sequences.set(next.jobId, sequence);
       await keep.change((kept) => kept.filter(({ key }) => key !== next.key));
-      onTaken(next);
+      onTaken(next, sequence);
       continue;
     }
     if (answer.kind === 'unreached') return { kind: 'unreached' };

@@ -3,12 +3,12 @@
 import { useContext, type ReactNode } from 'react';
 import type { Command } from '../../core/job';
 import { Commands, useCommand } from '../command/use-command';
-import { SmallForm, TextField } from '../dossier/field';
-import { commandFor } from '../dossier/restore-command';
-import { LeakResult, LeakTestForm, LineForm, LineWords, StartForm } from '../dossier/return-forms';
-import { StepForm } from '../dossier/step-form';
-import type { DossierProps } from '../dossier/types';
-import { WatchRow } from '../dossier/watch-row';
+import { SmallForm, TextField } from '../kit/field';
+import { commandFor } from '../job/restore-command';
+import { LeakResult, LeakTestForm, LineForm, LineWords, StartForm } from '../job/return-forms';
+import { StepForm } from '../job/step-form';
+import type { DossierProps } from '../job/types';
+import { WatchRow } from '../job/watch-row';
 import type { Task } from './tasks';
 
 /** Puts the scanned code into every command that is given below it. */

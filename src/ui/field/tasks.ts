@@ -1,6 +1,6 @@
 import type { DossierView } from '../../core/job';
 import type { RestoreStep, Step } from '../../core/sequence';
-import { PHASE_NAMES, RESTORE_NAMES } from '../dossier/names';
+import { PHASE_NAMES, RESTORE_NAMES } from '../job/names';
 
 type WalkPoint = DossierView['walkDown'][number];
 type LinePoint = DossierView['lineup'][number];

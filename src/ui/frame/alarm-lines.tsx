@@ -4,30 +4,34 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { capitalise } from '../../core/text';
 import type { Shown } from '../shell/use-beat';
-import { splitClauses } from './clauses';
+import { shorten, splitClauses } from './clauses';
 
 type Alarm = Shown['alarms'][number];
 
 /** One alarm in one line: what and how bad, where, who has to be accounted for. What else is known is one press away. */
-function AlarmLine({ alarm: { job, why, missing } }: { readonly alarm: Alarm }) {
+function AlarmLine({ alarm: { job, why, missing, place, isStopped } }: { readonly alarm: Alarm }) {
   const [isOpen, setOpen] = useState(false);
-  const [first = '', ...rest] = splitClauses(why);
+  const clauses = splitClauses(why);
+  const [first = ''] = clauses;
+  const short = shorten(first);
+  const hasMore = clauses.length > 1 || short !== first;
   return (
     <div data-alarm={job ?? 'unknown'} className="px-3 py-1">
-      <p className="flex items-center gap-2">
+      <p className="flex items-center gap-2 max-sm:flex-wrap">
         <strong className="shrink-0">▲ ALARM</strong>
-        <span className="min-w-0 grow truncate" title={why}>
-          {capitalise(first)}
-          {job !== undefined && `, at ${job}`}.
+        <span className="min-w-0 grow max-sm:basis-full sm:truncate" title={why}>
+          {capitalise(short)}
+          {place !== undefined && ` at ${place}`}.
+          {job !== undefined && ` ${job}${isStopped ? ' is stopped' : ''}.`}
           {missing.length > 0 && <strong> Account for {missing.join(', ')}.</strong>}
         </span>
-        {rest.length > 0 && (
+        {hasMore && (
           <button
             className="btn btn-xs shrink-0"
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
-            {isOpen ? 'Less' : `${rest.length} more`}
+            {isOpen ? 'Less' : 'All of it'}
           </button>
         )}
         {job !== undefined && (
@@ -38,7 +42,7 @@ function AlarmLine({ alarm: { job, why, missing } }: { readonly alarm: Alarm }) 
       </p>
       {isOpen && (
         <ul className="list-disc pl-8">
-          {rest.map((clause) => (
+          {clauses.map((clause) => (
             <li key={clause}>{clause}</li>
           ))}
         </ul>

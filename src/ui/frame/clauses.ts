@@ -12,3 +12,14 @@ export function splitClauses(words: string): string[] {
   }
   return [...clauses, words.slice(from)];
 }
+
+/** A reading beside its limit, as a finding of the air says it: where, gas, figure, limit, basis. */
+const READING =
+  /^(?:(?:air not fit: )?[^:]*: )?(?<gas>[a-z][a-z -]*?) (?<shown>over range|[\d.e+-]+ \S+), limit (?:at most )?(?<limit>[^(]+?) \(.*\)$/;
+
+/** A clause as it fits into one line: a reading without where it was taken and what its limit rests on. */
+export function shorten(clause: string): string {
+  const { gas, shown, limit } = READING.exec(clause)?.groups ?? {};
+  if (gas === undefined) return clause.replace(/^air not fit: /, '');
+  return `${gas} ${shown} (limit ${limit})`;
+}

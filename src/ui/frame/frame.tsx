@@ -4,9 +4,11 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 import type { Shown } from '../shell/use-beat';
 import { AlarmLines, TroubleLine } from './alarm-lines';
+import { useShowing } from '../practice/showing';
+import { listPlaces } from './places';
 import { useFrameKeys } from './keys';
 import { NarrowPlaces } from './narrow-places';
 import type { Deed } from './deed';
@@ -19,6 +21,9 @@ import { useLive } from './use-live';
 const loadPalette = () => import('./palette').then((part) => part.Palette);
 const Palette = dynamic(loadPalette, { ssr: false });
 const TakeOver = dynamic(() => import('./take-over').then((part) => part.TakeOver), { ssr: false });
+const ShowMe = dynamic(() => import('../practice/show-me').then((part) => part.ShowMe), {
+  ssr: false,
+});
 const KeysDialog = dynamic(() => import('./keys-dialog').then((part) => part.KeysDialog), {
   ssr: false,
 });
@@ -123,6 +128,8 @@ export function Frame({
   readonly welcome: ReactNode;
 }) {
   const path = usePathname();
+  const places = listPlaces(facts.demo);
+  const showing = useShowing();
   const { heard, silent } = useLive(facts.shown);
   const [isDrawnIn, turnRail] = useDrawnIn();
   const [open, setOpen] = useState<'find' | 'keys' | 'take-over'>();
@@ -138,7 +145,7 @@ export function Frame({
   const close = () => setOpen(undefined);
   return (
     <div className="flex min-h-screen">
-      {!isField && <Rail path={path} isDrawnIn={isDrawnIn} onDraw={turnRail} />}
+      {!isField && <Rail path={path} places={places} isDrawnIn={isDrawnIn} onDraw={turnRail} />}
       <div className="flex min-w-0 grow flex-col">
         <div className="sticky top-0 z-30 print:hidden">
           {isField ? (
@@ -149,7 +156,7 @@ export function Frame({
               now={facts.now}
               inside={heard.inside}
               onFind={onFind}
-              before={<NarrowPlaces path={path} />}
+              before={<NarrowPlaces path={path} places={places} />}
               person={person}
             />
           )}
@@ -164,8 +171,9 @@ export function Frame({
         {!isField && welcome}
         {children}
       </div>
-      {open === 'find' && <Palette onClose={close} deeds={deeds.all} />}
+      {open === 'find' && <Palette onClose={close} deeds={deeds.all} places={places} />}
       {open === 'take-over' && <TakeOver onClose={close} />}
+      {facts.demo && showing && <ShowMe showing={showing} />}
       {open === 'keys' && <KeysDialog onClose={close} />}
     </div>
   );

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Found, FoundThing } from '../../core/found';
 import type { Deed } from './deed';
-import { PLACES } from './places';
+import type { Place } from './places';
 
 /** No more is asked for at once. */
 const MOST_ASKED = 200;
@@ -50,9 +50,11 @@ const ITEM =
 export function Palette({
   onClose: close,
   deeds,
+  places: all,
 }: {
   readonly onClose: () => void;
   readonly deeds: readonly Deed[];
+  readonly places: readonly Place[];
 }) {
   const router = useRouter();
   const [question, setQuestion] = useState('');
@@ -71,7 +73,7 @@ export function Palette({
   const isStale = picked === undefined || picked.found !== found;
   const needle = question.trim().toLowerCase();
   const has = (words: string) => words.toLowerCase().includes(needle);
-  const places = PLACES.filter(({ label }) => has(label));
+  const places = all.filter(({ label }) => has(label));
   const fitting = deeds.filter(({ label }) => has(label));
   return (
     <Command.Dialog

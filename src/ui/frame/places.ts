@@ -3,6 +3,7 @@ import {
   Calculator,
   ClipboardList,
   Factory,
+  GraduationCap,
   LockKeyhole,
   MonitorDot,
   Settings,
@@ -16,10 +17,12 @@ export interface Place {
   readonly href: string;
   readonly label: string;
   readonly Icon: LucideIcon;
+  /** A place of the demonstration alone. */
+  readonly isPractice?: true;
 }
 
 /** Where one can go from anywhere, in the order of the rail. */
-export const PLACES: readonly Place[] = [
+const PLACES: readonly Place[] = [
   { href: '/watch', label: 'Watch', Icon: MonitorDot },
   { href: '/jobs', label: 'Jobs', Icon: ClipboardList },
   { href: '/hatch', label: 'Hatch', Icon: Stamp },
@@ -28,14 +31,20 @@ export const PLACES: readonly Place[] = [
   { href: '/bypasses', label: 'Bypasses', Icon: ShieldOff },
   { href: '/handover', label: 'Handover', Icon: UsersRound },
   { href: '/bench', label: 'Bench', Icon: Calculator },
+  { href: '/practice', label: 'Practice', Icon: GraduationCap, isPractice: true },
   { href: '/records', label: 'Records', Icon: BookLock },
   { href: '/rules', label: 'Site', Icon: Settings },
 ];
+
+/** The places of a site, and of the demonstration those of practice as well. */
+export const listPlaces = (isDemo: boolean): readonly Place[] =>
+  PLACES.filter(({ isPractice }) => isDemo || !isPractice);
 
 /** Pages that lie behind a place without its address in theirs. */
 const BEHIND: Readonly<Record<string, string>> = {
   '/audits': '/records',
   '/outside': '/records',
+  '/kit': '/practice',
 };
 
 /** Whether a page belongs to a place. */

@@ -2,15 +2,17 @@
 
 import { ChevronsLeft, ChevronsRight } from 'lucide-react';
 import Link from 'next/link';
-import { isAt, PLACES } from './places';
+import { isAt, type Place } from './places';
 
 /** The places down the left side, icon and word; or icons alone when it is drawn in. */
 export function Rail({
   path,
+  places,
   isDrawnIn,
   onDraw,
 }: {
   readonly path: string;
+  readonly places: readonly Place[];
   readonly isDrawnIn: boolean;
   readonly onDraw: () => void;
 }) {
@@ -20,7 +22,7 @@ export function Rail({
       aria-label="Places"
       className={`sticky top-0 flex h-screen shrink-0 flex-col gap-0.5 overflow-y-auto bg-neutral py-1 text-neutral-content max-md:hidden ${isDrawnIn ? 'w-11' : 'w-[4.75rem]'}`}
     >
-      {PLACES.map(({ href, label, Icon }) => {
+      {places.map(({ href, label, Icon }) => {
         const isHere = isAt(path, href);
         return (
           <Link

@@ -2,7 +2,7 @@
 
 import { Search } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 /** The clock of the site, ticking from the instant that the server gave. */
 export function SiteClock({ now }: { readonly now: string }) {

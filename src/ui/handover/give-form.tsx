@@ -2,12 +2,8 @@
 
 import { useFieldArray, useForm } from 'react-hook-form';
 import type { HandoverCommand } from '../../core/handover/commands';
-import { LIST_CLASS } from '../dossier/field';
-
-export interface Choice {
-  readonly id: string;
-  readonly name: string;
-}
+import type { Choice } from '../kit/choice';
+import { FormPick } from '../kit/form-pick';
 
 interface Fields {
   readonly notes: string;
@@ -45,12 +41,6 @@ export function GiveForm({
       },
       () => reset(),
     );
-  const options = (choices: readonly Choice[]) =>
-    choices.map(({ id, name }) => (
-      <option key={id} value={id}>
-        {name}
-      </option>
-    ));
   return (
     <form
       className="flex flex-col gap-2"
@@ -71,12 +61,12 @@ export function GiveForm({
             Promised {n + 1}
             <input {...register(`promises.${n}.what`)} required className="input input-sm w-full" />
           </label>
-          <label className="flex flex-col text-sm">
-            By whom
-            <select {...register(`promises.${n}.who`)} className={LIST_CLASS}>
-              {options(everybody)}
-            </select>
-          </label>
+          <FormPick
+            label="By whom"
+            control={control}
+            name={`promises.${n}.who`}
+            options={everybody}
+          />
           <label className="flex w-24 flex-col text-sm">
             Within (h)
             <input
@@ -101,12 +91,7 @@ export function GiveForm({
       >
         Add a promise
       </button>
-      <label className="flex flex-col text-sm">
-        Who takes over
-        <select {...register('incoming')} className={LIST_CLASS}>
-          {options(takers)}
-        </select>
-      </label>
+      <FormPick label="Who takes over" control={control} name="incoming" options={takers} />
       <button className="btn btn-primary self-start">Hand over with both signatures</button>
     </form>
   );

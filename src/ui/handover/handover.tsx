@@ -3,11 +3,13 @@
 import type { HandoverReport } from '../../core/handover/parts';
 import { listUnread, type Handover, type HandoverRecord } from '../../core/handover/record';
 import type { HandoverCommand } from '../../core/handover/commands';
-import { LIST_CLASS, SmallForm, TextField } from '../dossier/field';
-import { GiveForm, type Choice } from './give-form';
+import type { Choice } from '../kit/choice';
+import { PickField } from '../kit/combobox';
+import { SmallForm, TextField } from '../kit/field';
+import { GiveForm } from './give-form';
 import { ReportView } from './report';
 import { useHandover } from './use-handover';
-import { Beside, Instant, useMoments } from '../shell/site-moments';
+import { Beside, Instant, useMoments } from '../kit/moment';
 
 type Give = (command: HandoverCommand, onDone?: () => void) => void;
 type Names = Readonly<Record<string, string>>;
@@ -61,7 +63,7 @@ function Earlier({
   const unread = listUnread(handover);
   const name = (id: string) => names[id] ?? id;
   return (
-    <details open={isOpen} data-handover={number} className="border-t-2 border-base-content py-2">
+    <details open={isOpen} data-handover={number} className="rounded-box bg-base-200 p-2">
       <summary className="cursor-pointer">
         <strong className="font-mono">H-{String(number).padStart(4, '0')}</strong>{' '}
         <Instant at={at} />, {name(by)} to {name(incoming)};{' '}
@@ -95,16 +97,11 @@ function Earlier({
                 give({ kind: 'read-handover', handover: number, person: field('reader') })
               }
             >
-              <label className="flex flex-col text-sm">
-                Who has read it
-                <select name="reader" className={LIST_CLASS}>
-                  {unread.map((id) => (
-                    <option key={id} value={id}>
-                      {name(id)}
-                    </option>
-                  ))}
-                </select>
-              </label>
+              <PickField
+                label="Who has read it"
+                name="reader"
+                options={unread.map((id) => ({ id, label: name(id) }))}
+              />
             </SmallForm>
           </>
         )}
@@ -153,15 +150,20 @@ export function HandoverScreen({
         <p className="text-sm">Made from the record as it stands now.</p>
         <ReportView report={report} names={names} />
       </div>
-      <div className="flex flex-col gap-4">
-        <h2 className="text-lg font-bold">Hand over</h2>
-        {mayGive ? (
-          <GiveForm now={now} everybody={everybody} takers={takers} onGive={give} />
-        ) : (
-          <p>An issuing authority or a coordinator hands the shift over.</p>
-        )}
+      <div className="flex flex-col gap-4 max-lg:order-first">
+        <section
+          aria-label="Hand over"
+          className="flex flex-col gap-2 rounded-box border-2 border-primary p-3"
+        >
+          <h2 className="text-lg font-bold">Hand over</h2>
+          {mayGive ? (
+            <GiveForm now={now} everybody={everybody} takers={takers} onGive={give} />
+          ) : (
+            <p>An issuing authority or a coordinator hands the shift over.</p>
+          )}
+        </section>
         <Promises record={record} names={names} now={now} give={give} />
-        <section aria-label="Earlier handovers">
+        <section aria-label="Earlier handovers" className="flex flex-col gap-2">
           <h2 className="text-lg font-bold">Earlier handovers</h2>
           {newestFirst.length === 0 && <p className="text-sm">None yet.</p>}
           {newestFirst.slice(0, 30).map((handover, n) => (
@@ -170,7 +172,7 @@ export function HandoverScreen({
               handover={handover}
               names={names}
               give={give}
-              isOpen={n === 0}
+              isOpen={n === 0 && listUnread(handover).length > 0}
             />
           ))}
         </section>

@@ -5,7 +5,7 @@ import {
   type HandoverLine,
   type HandoverReport,
 } from '../../core/handover/parts';
-import { Instant } from '../shell/site-moments';
+import { Instant } from '../kit/moment';
 
 function Line({
   line,
@@ -41,14 +41,20 @@ export function ReportView({
   readonly report: HandoverReport;
   readonly names: Readonly<Record<string, string>>;
 }) {
+  const filled = HANDOVER_PART_NAMES.filter((part) => report[part].length > 0);
+  const empty = HANDOVER_PART_NAMES.filter((part) => report[part].length === 0);
   return (
     <div className="flex flex-col gap-3">
-      {HANDOVER_PART_NAMES.map((part) => (
-        <section key={part} data-part={part} aria-label={HANDOVER_PARTS[part]}>
-          <h3
-            className={`font-bold ${part === 'overdue' && report[part].length > 0 ? 'text-error' : ''}`}
-          >
-            {HANDOVER_PARTS[part]}: {report[part].length === 0 ? 'none' : report[part].length}
+      {filled.map((part) => (
+        <section
+          key={part}
+          data-part={part}
+          aria-label={HANDOVER_PARTS[part]}
+          className={`rounded-box bg-base-200 p-3 ${part === 'overdue' ? 'border-l-4 border-error' : ''}`}
+        >
+          <h3 className={`font-bold ${part === 'overdue' ? 'text-error' : ''}`}>
+            {HANDOVER_PARTS[part]}{' '}
+            <span className="font-mono text-sm font-normal">({report[part].length})</span>
           </h3>
           <ul>
             {report[part].map((line, n) => (
@@ -57,6 +63,12 @@ export function ReportView({
           </ul>
         </section>
       ))}
+      {empty.length > 0 && (
+        <p className="text-sm">
+          <strong>None of these:</strong>{' '}
+          {empty.map((part) => HANDOVER_PARTS[part].toLowerCase()).join('; ')}.
+        </p>
+      )}
     </div>
   );
 }

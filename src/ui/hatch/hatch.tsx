@@ -1,21 +1,21 @@
 'use client';
 
 import Link from 'next/link';
-import { isHeld } from '../../core/job/permit-record';
 import { capitalise } from '../../core/text';
 import type { JobRow } from '../../core/watch';
 import { CommandDesk } from '../command/use-command';
-import { BoxPanel } from '../dossier/box-panel';
-import { NextCard } from '../dossier/next-card';
-import type { DossierProps } from '../dossier/types';
-import { AirPanel } from '../permit/air-panel';
-import { EntryPanel } from '../permit/entry-panel';
-import { PapersPanel } from '../permit/papers-panel';
-import { PermitPanel } from '../permit/permit-panel';
-import { StopPanel } from '../permit/stop-panel';
-import { TeamPanel } from '../permit/team-panel';
-import { WorkPanel } from '../permit/work-panel';
-import { Beside } from '../shell/site-moments';
+import { Tabs } from '../kit/tabs';
+import { NextCard } from '../job/next-card';
+import { goToWork, leadFrom } from '../job/spots';
+import { Urgent } from '../job/urgent';
+import { useTab } from '../job/use-tab';
+import { StagePanel } from '../job/stage-panels';
+import { STAGE_LABELS } from '../job/stages';
+import { listWorkTabs } from '../job/work-tabs';
+import { PlanDraftDesk } from '../planning/draft';
+import type { DossierProps } from '../job/types';
+import { Beside } from '../kit/moment';
+import { Standing } from '../kit/standing';
 
 /** One permit in the queue: what it is for, how it stands, what it waits for. */
 function Waiting({
@@ -37,8 +37,8 @@ function Waiting({
       >
         <span className="flex items-baseline gap-2">
           <span className="font-mono">{id}</span>
-          <span className={`ml-auto text-sm ${stands === 'STOPPED' ? 'font-bold text-error' : ''}`}>
-            {stands}
+          <span className="ml-auto text-sm">
+            <Standing words={stands} />
           </span>
         </span>
         <span className="font-bold">{title}</span>
@@ -58,49 +58,35 @@ function Waiting({
   );
 }
 
-/** The forms of the permit at hand, by how it stands. */
-function AtHand(props: DossierProps) {
-  const { view } = props;
-  if (view.stage === 'permit') {
-    return (
-      <>
-        {!view.dossier.papers && <PapersPanel {...props} />}
-        <PermitPanel {...props} />
-        <AirPanel {...props} />
-        <EntryPanel {...props} />
-        <BoxPanel {...props} />
-        <TeamPanel {...props} />
-      </>
-    );
-  }
-  return (
-    <>
-      <WorkPanel {...props} />
-      {isHeld(view.dossier.permit) && <EntryPanel {...props} />}
-      <BoxPanel {...props} />
-    </>
-  );
-}
-
 /** The permit that is dealt with: whose it is, what holds it up, and what can be done with it. */
 function Chosen(props: DossierProps) {
   const { jobId, sequence, me, names, view } = props;
-  const toForms = () => document.getElementById('at-hand')?.scrollIntoView();
+  const [shown, setShown] = useTab('stage');
+  const tabs = [
+    { id: 'stage' as const, label: STAGE_LABELS[view.stage], content: <StagePanel {...props} /> },
+    ...listWorkTabs(props),
+  ];
   return (
     <CommandDesk key={jobId} handle={{ jobId, sequence, me, names }}>
-      <section aria-label="Permit at hand" className="flex min-w-0 flex-col gap-4">
+      <section aria-label="Permit at hand" className="flex min-w-0 flex-col gap-3">
         <h2 className="text-xl font-bold">
           <Link href={`/jobs/${jobId}`} className="font-mono underline">
             {jobId}
           </Link>{' '}
           {view.dossier.title}
         </h2>
-        <StopPanel {...props} />
-        <div id="at-hand" className="scroll-mt-16" />
-        <AtHand {...props} />
+        <Urgent {...props} />
+        <div id="workspace" className="scroll-mt-16" />
+        <PlanDraftDesk stored={view.plan}>
+          <Tabs label="Parts of this job" tabs={tabs} shown={shown} onShow={setShown} />
+        </PlanDraftDesk>
       </section>
       <aside className="flex flex-col gap-4 lg:sticky lg:top-14 lg:self-start">
-        <NextCard {...props} onGo={toForms} />
+        <NextCard
+          {...props}
+          onGo={() => goToWork(setShown)}
+          onLead={(code) => leadFrom(code, tabs, setShown)}
+        />
       </aside>
     </CommandDesk>
   );

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { capitalise } from '../../core/text';
 import type { JobRow } from '../../core/watch';
-import { Beside } from '../shell/site-moments';
+import { Beside } from '../kit/moment';
+import { Standing } from '../kit/standing';
 
 /** One cell of the list of jobs. */
 export function JobCell({
@@ -25,9 +26,7 @@ export function JobCell({
     case 'equipment':
       return <span className="font-mono">{row.equipment}</span>;
     case 'stands':
-      return (
-        <span className={row.stands === 'STOPPED' ? 'font-bold text-error' : ''}>{row.stands}</span>
-      );
+      return <Standing words={row.stands} />;
     case 'until':
       return row.until === undefined ? null : <Beside at={row.until} now={now} />;
     case 'next':

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { IncomingOrder } from '../../core/work-orders';
 import type { JobRow } from '../../core/watch';
-import { Instant } from '../shell/site-moments';
+import { Instant } from '../kit/moment';
 import { JobTable } from './job-table';
 
 interface WaitingOrder {

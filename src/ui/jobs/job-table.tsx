@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp, Columns3, Download } from 'lucide-react';
 import { useState } from 'react';
 import type { JobRow } from '../../core/watch';
 import { Menu } from '../kit/menu';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 import { columns, features, HIDDEN_AT_FIRST } from './job-columns';
 import { JobRows } from './job-rows';
 

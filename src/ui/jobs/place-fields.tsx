@@ -3,6 +3,7 @@
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import type { Activity } from '../../core/plant/schema';
 import { ACTIVITIES } from '../../core/plant/vocabulary';
+import { FormPick } from '../kit/form-pick';
 import { ACTIVITY_WORDS } from './activity-words';
 
 /** A section as it is offered for work; a source is offered where it can be run empty first. */
@@ -99,18 +100,16 @@ export function PlaceFields({ sections, own }: PlaceProps) {
       <h2 className="font-bold">Place of work</h2>
       {fields.map((field, index) => (
         <div key={field.id} className="flex flex-wrap items-end gap-2">
-          <label className="flex grow flex-col">
-            Section {index + 1}
-            <select className="select w-full" {...register(`work.${index}.section`)}>
-              {offered.map(({ id, name, isSource }) => (
-                <option key={id} value={id}>
-                  {own.has(id) ? '• ' : ''}
-                  {id} {name}
-                  {isSource ? ' (run empty first)' : ''}
-                </option>
-              ))}
-            </select>
-          </label>
+          <FormPick
+            label={`Section ${index + 1}`}
+            control={control}
+            name={`work.${index}.section`}
+            isLarge
+            options={offered.map(({ id, name, isSource }) => ({
+              id,
+              label: `${own.has(id) ? '• ' : ''}${id} ${name}${isSource ? ' (run empty first)' : ''}`,
+            }))}
+          />
           <label className="flex flex-col">
             Activity {index + 1}
             <select className="select" {...register(`work.${index}.activity`)}>

@@ -6,6 +6,7 @@ import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import type { Scope } from '../../core/plant';
 import type { IncomingOrder } from '../../core/work-orders';
 import { CommandDesk, useCommand } from '../command/use-command';
+import { FormPick } from '../kit/form-pick';
 import { HoursField, PlaceFields, type OfferedSection, type PlaceValues } from './place-fields';
 
 interface RaiseProps {
@@ -53,9 +54,15 @@ function RaiseForm({ equipment, sections, performers, order, place }: RaiseProps
       emptied: [],
     },
   });
-  const { register, control, handleSubmit } = form;
+  const { register, control, handleSubmit, getValues, setValue } = form;
   const picked = useWatch({ control, name: 'equipment' });
   const own = new Set(equipment.find(({ id }) => id === picked)?.sections);
+  /** The place of work goes with the machine, while one place is named and it is not on the machine. */
+  const follow = (item: RaiseProps['equipment'][number] | undefined) => {
+    const [first, ...more] = getValues('work');
+    if (!first || more.length > 0 || item?.sections.includes(first.section)) return;
+    setValue('work.0.section', findPlace(item, sections));
+  };
   return (
     <FormProvider {...form}>
       <form
@@ -81,27 +88,22 @@ function RaiseForm({ equipment, sections, performers, order, place }: RaiseProps
           <input className="input w-full" {...register('title', { required: true })} required />
         </label>
         <div className="grid gap-3 sm:grid-cols-3">
-          <label className="flex flex-col">
-            Equipment
-            <select className="select w-full" {...register('equipment')}>
-              {equipment.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {id} {name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <FormPick
+            label="Equipment"
+            control={control}
+            name="equipment"
+            isLarge
+            options={equipment.map(({ id, name }) => ({ id, label: `${id} ${name}` }))}
+            onPick={(id) => follow(equipment.find((item) => item.id === id))}
+          />
           <HoursField />
-          <label className="flex flex-col">
-            Who leads the work
-            <select className="select w-full" {...register('performer')}>
-              {performers.map(({ id, label }) => (
-                <option key={id} value={id}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <FormPick
+            label="Who leads the work"
+            control={control}
+            name="performer"
+            isLarge
+            options={performers}
+          />
         </div>
         <PlaceFields sections={sections} own={own} />
         <div>

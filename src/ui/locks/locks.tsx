@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BoxInUse, Hanging, LockSurvey } from '../../core/locks/survey';
-import { Instant } from '../shell/site-moments';
+import { Instant } from '../kit/moment';
 
 type Names = Readonly<Record<string, string>>;
 

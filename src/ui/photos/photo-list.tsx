@@ -1,5 +1,5 @@
 import type { Photo, PhotoOf } from '../../core/job';
-import { Instant } from '../shell/site-moments';
+import { Instant } from '../kit/moment';
 
 const OF_WORDS: Readonly<Record<PhotoOf, string>> = {
   step: 'step at',

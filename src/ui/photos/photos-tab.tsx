@@ -1,6 +1,6 @@
 'use client';
 
-import type { DossierProps } from '../dossier/types';
+import type { DossierProps } from '../job/types';
 import { AddPhoto } from './add-photo';
 import { PhotoList } from './photo-list';
 

@@ -8,6 +8,7 @@ import type { Command, Dossier, Lamp } from '../../core/job';
 import { Shortfall } from './measures';
 import type { Trip } from './planner.worker';
 import { usePlanner, type PlanningRun } from './use-planner';
+import { Note } from '../kit/note';
 
 const AIM_NAMES: Readonly<Record<Aim, string>> = {
   effort: 'Least effort',
@@ -129,9 +130,9 @@ export function Answers({
       </div>
       {run.state === 'running' && <Progress run={run} onStop={stop} />}
       {run.state === 'failed' && (
-        <p role="alert" className="border-l-4 border-error pl-2">
+        <Note tone="error" role="alert">
           The planner could not be run. Nothing is lost: compute again, or draw the plan up by hand.
-        </p>
+        </Note>
       )}
       {run.state === 'stopped' && found.length === 0 && (
         <p role="status">Stopped before an answer was found. Compute again, or plan by hand.</p>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Command, Dossier, Lamp } from '../../core/job';
 import { gatherByArrival, type OfArrival } from '../../core/job/arrivals';
 import type { ExtraMeasure } from '../../core/isolation';
-import { TextField } from '../dossier/field';
+import { TextField } from '../kit/field';
 
 type Lowered = Extract<ExtraMeasure, { kind: 'grade-lowered' }>;
 

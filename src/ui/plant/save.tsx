@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Plant, PlantChange } from '../../core/plant';
 import { describeChange } from '../../core/plant/diff';
-import { PinField, SmallForm, TextField } from '../dossier/field';
+import { PinField, SmallForm, TextField } from '../kit/field';
 
 interface Saved {
   readonly ok: boolean;

@@ -7,7 +7,7 @@ import type { Activity } from '../../core/plant/schema';
 import { ACTIVITIES } from '../../core/plant/vocabulary';
 import { countOf } from '../../core/text';
 import type { SectionAnswer } from '../../core/watch';
-import { STAGE_LABELS } from '../dossier/stages';
+import { STAGE_LABELS } from '../job/stages';
 import { ACTIVITY_WORDS } from '../jobs/activity-words';
 import type { Trip } from '../planning/planner.worker';
 import { usePlanner, type PlanningRun } from '../planning/use-planner';

@@ -3,8 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Fault } from '../../sim';
-import { ChoiceField, SmallForm } from '../dossier/field';
-import type { DossierProps } from '../dossier/types';
+import { PickField } from '../kit/combobox';
+import { ChoiceField, SmallForm } from '../kit/field';
+import type { DossierProps } from '../job/types';
 
 const KIND_WORDS: Readonly<Record<Fault['kind'], string>> = {
   passing: 'a valve passes',
@@ -49,7 +50,7 @@ function FaultForm({
         );
       }}
     >
-      <ChoiceField label="At" name="item" options={asOptions(items[kind])} />
+      <PickField label="At" name="item" options={asOptions(items[kind])} />
       {kind === 'stuck-blade' && (
         <ChoiceField label="Conductor" name="conductor" options={asOptions(CONDUCTORS)} />
       )}

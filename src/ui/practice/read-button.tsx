@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Ask, SimAnswer } from '../../sim';
-import type { DossierProps } from '../dossier/types';
+import type { DossierProps } from '../job/types';
 import { askStandIns } from './ask';
 
 /** Values by the name of their field; true and false for boxes to tick. */
@@ -12,8 +12,10 @@ function fill(form: HTMLFormElement, values: Values): void {
   for (const [name, value] of Object.entries(values)) {
     const field = form.elements.namedItem(name);
     if (field instanceof HTMLInputElement && typeof value === 'boolean') field.checked = value;
-    else if (field instanceof HTMLInputElement || field instanceof HTMLSelectElement)
+    else if (field instanceof HTMLInputElement || field instanceof HTMLSelectElement) {
       field.value = String(value);
+      field.dispatchEvent(new Event('input'));
+    }
   }
 }
 

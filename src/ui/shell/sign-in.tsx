@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { PickField } from '../kit/combobox';
 import { PinInput } from '../kit/pin-input';
 import { signIn } from './sign-in-at';
 
@@ -32,16 +33,7 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
         onSubmit={(event) => void submit(event)}
         className="flex flex-col gap-3 border border-base-300 bg-base-200 p-4"
       >
-        <label className="flex flex-col gap-1">
-          Who are you?
-          <select name="person" required className="select w-full">
-            {people.map(({ id, label }) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <PickField label="Who are you?" name="person" options={people} isLarge />
         <PinInput label="PIN" />
         {error !== '' && (
           <p role="alert" className="font-bold text-error">

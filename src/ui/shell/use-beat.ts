@@ -8,6 +8,8 @@ export interface Shown {
   readonly alarms: readonly {
     readonly job: string | undefined;
     readonly why: string;
+    readonly place?: string | undefined;
+    readonly isStopped?: boolean;
     readonly missing: readonly string[];
   }[];
   readonly trouble?: string | undefined;

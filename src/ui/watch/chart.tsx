@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BoardClash } from '../../core/job';
 import type { Board, BoardRow, NextUp } from '../../core/watch';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 import { DUE_HEIGHT, DueLane } from './due-lane';
 import { RowLabel, type NamesOf } from './row-label';
 import { HEADING, layRows } from './rows';

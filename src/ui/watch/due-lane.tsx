@@ -1,6 +1,6 @@
 import type { ScaleTime } from 'd3';
 import type { NextUp } from '../../core/watch';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 /** Room that a job's number takes beside its flag (pixels). */
 const WIDE = 54;

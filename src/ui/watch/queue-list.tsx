@@ -2,7 +2,7 @@ import Link from 'next/link';
 import type { Role } from '../../core/people/people';
 import { capitalise } from '../../core/text';
 import type { NextUp } from '../../core/watch';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 const MOST = 40;
 

@@ -2,8 +2,8 @@ import Link from 'next/link';
 import { PAPERS } from '../../core/permits/papers';
 import type { BoardRow } from '../../core/watch';
 import type { LampState } from '../../core/job';
-import { LampSign } from '../lamp/lamp';
-import { useMoments } from '../shell/site-moments';
+import { LampSign } from '../kit/lamp';
+import { useMoments } from '../kit/moment';
 
 export type NamesOf = Readonly<Record<string, string>>;
 

@@ -1,6 +1,6 @@
 import type { ScaleTime } from 'd3';
 import type { BoardMark, BoardMarkKind, BoardRow, Stay } from '../../core/watch';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 const BAR_TOP = 20;
 const BAR_HEIGHT = 18;

@@ -5,13 +5,13 @@ import { useEffect, useState } from 'react';
 import type { BoardClash } from '../../core/job';
 import { PAPER_KINDS, PAPERS } from '../../core/permits/papers';
 import type { Board, BoardRow } from '../../core/watch';
-import { LIST_CLASS } from '../dossier/field';
+import { LIST_CLASS } from '../kit/field';
 import { useBeat } from '../shell/use-beat';
 import { WatchChart } from './chart';
 import { QueueList } from './queue-list';
 import { SPANS, type SpanName } from './scale';
 import { Legend } from './strip';
-import { useMoments } from '../shell/site-moments';
+import { useMoments } from '../kit/moment';
 
 interface Filter {
   readonly area: string;

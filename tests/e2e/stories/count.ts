@@ -26,12 +26,14 @@ export async function typeInto(field: Locator, words: string): Promise<void> {
   await field.page().keyboard.type(words);
 }
 
-/** Chooses from a list like a person: a press opens it, one takes the choice. Playwright makes neither, so both are counted here. */
-export async function choose(list: Locator, value: string): Promise<void> {
-  await list.selectOption(value);
-  await list.page().evaluate(() => {
-    sessionStorage.setItem('presses', String(Number(sessionStorage.getItem('presses') ?? 0) + 2));
-  });
+/** Picks in a combobox like a person: a press opens it, what is typed finds it, Enter takes it. */
+export async function pickInto(field: Locator, id: string): Promise<void> {
+  await field.click();
+  const { keyboard } = field.page();
+  await expect(field.page().getByPlaceholder('Type to find')).toBeFocused();
+  await keyboard.type(id);
+  await keyboard.press('Enter');
+  await expect(field.page().getByRole('listbox')).toHaveCount(0);
 }
 
 /** Gives the PINs that the dialog asks for, the last one followed by Enter. */

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { actAs, carryOutOn, expectNoBarriers, nameOf, open, shoot } from '../desk';
+import { actAs, carryOutOn, expectLight, expectNoBarriers, nameOf, open, shoot } from '../desk';
 import { keepBudget, signByHand, startCounting } from './count';
 import { fieldSteps, PERMIT, USABLE } from '../../support/seal-change';
 
@@ -23,6 +23,20 @@ test('a permit is issued at the hatch, without opening the job', async ({ page }
     await signByHand(page, 'hana', 'jun');
     await expect(queue.getByRole('link', { name: new RegExp(job) })).toContainText('permit live');
   });
+
+  // The field page comes last: what it keeps on the device is not compressed any more.
+  for (const place of [
+    `/jobs/${job}`,
+    '/hatch',
+    '/plant',
+    '/locks',
+    '/jobs',
+    `/jobs/${job}/field`,
+  ]) {
+    await open(page, 'hana', place);
+    await expectLight(page);
+  }
+  await open(page, 'hana', `/hatch?job=${job}`);
 
   await actAs(page, 'jun');
   await expect(page.getByRole('button', { name: nameOf('jun') })).toBeVisible();

@@ -4,8 +4,8 @@ import { readDossierPage } from '../../../server/dossier-page';
 import { readNames } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { readOrLost } from '../../../server/unreadable';
-import { DossierScreen } from '../../../ui/dossier/dossier';
-import { LostJob } from '../../../ui/dossier/lost-job';
+import { JobScreen } from '../../../ui/job/job-screen';
+import { LostJob } from '../../../ui/job/lost-job';
 
 export default async function JobPage({
   params,
@@ -22,5 +22,5 @@ export default async function JobPage({
   const page = await readOrLost(db, id, () => readDossierPage(db, id, me));
   if (page.kind === 'lost') return <LostJob job={page.job} names={readNames(db)} />;
   if (!page.value) notFound();
-  return <DossierScreen {...page.value} me={me.id} source={source} />;
+  return <JobScreen {...page.value} me={me.id} source={source} />;
 }

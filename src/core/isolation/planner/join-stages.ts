@@ -1,5 +1,5 @@
 import { compareIds } from '../../plant/graph';
-import { pointsOf, type IsolationPlan, type PlanPart } from '../../plant/schema';
+import { pointsOf, type IsolationPlan, type PlanPart } from '../../plant/isolation-plan';
 import type { Stage } from './stages';
 
 /** Every point that is ever set for a plan: its own, and those of the valved stage under which its barriers are fitted. In the order of ids. */

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { disciplineOfLink, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { listHanging, type HangingLock } from '../hanging';

@@ -7,7 +7,7 @@ import {
   type AirLine,
   type GasDetector,
 } from '../../gas';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { airLimits, listAirUses, planAir } from '../air';
 import { type CommandOf } from '../commands';
 import { listPapers } from '../papers';

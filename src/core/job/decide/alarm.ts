@@ -1,4 +1,4 @@
-import { refuse } from '../../rules/book';
+import { refuse } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
 import { type Context } from '../site';
 import { type Dossier } from '../state';

@@ -1,5 +1,5 @@
 import { listAuditChecks, listGrave, refuseFindings, type AuditCode } from '../../audit';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { findCopyEnd } from '../copies';

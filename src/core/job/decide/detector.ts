@@ -1,5 +1,5 @@
 import { describeLine, listUnfit } from '../../gas';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { airLimits, listAirUses } from '../air';
 import { type CommandOf } from '../commands';
 import { listDetectors, refuseDevice } from '../detectors';

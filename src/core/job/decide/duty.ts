@@ -1,5 +1,5 @@
 import { ROLE_NAMES } from '../../people/people';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { DUTY_KINDS, READY_CHECKS, type CommandOf } from '../commands';
 import { type Context } from '../site';

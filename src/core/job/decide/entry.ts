@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { planPurge } from '../../space';
 import { findAirTest, gateAir } from '../air';
 import { requireRole } from '../authority';

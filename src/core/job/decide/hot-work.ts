@@ -1,7 +1,7 @@
 import { isFlammableSensor } from '../../gas';
 import { computeTail, findBreathing, WAYS_OF, type Neighbour } from '../../hotwork';
 import { ROLE_NAMES } from '../../people/people';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { findDetector, findElsewhere } from '../detectors';

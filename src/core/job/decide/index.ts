@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { standAt } from '../attendance';
 import { requireAuthority } from '../authority';
 import { type Command, type CommandOf } from '../commands';

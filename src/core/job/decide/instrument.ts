@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { type Context } from '../site';
 
 /** Refuses a thing whose test has run out. */

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireBypassAllowed } from '../bypasses';
 import { type CommandOf } from '../commands';
 import { type JobEvent } from '../events';

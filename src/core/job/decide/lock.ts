@@ -1,6 +1,6 @@
 import { countHoles } from '../../locks/hasp';
 import type { Lock } from '../../people/people';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { listHanging } from '../hanging';
 import { type Context } from '../site';
 import { type Dossier } from '../state';

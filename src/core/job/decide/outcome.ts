@@ -1,4 +1,4 @@
-import { type Refusal } from '../../rules/book';
+import { type Refusal } from '../../rules/refuse';
 import { type JobEvent } from '../events';
 import { type Context } from '../site';
 

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type Context } from '../site';
 import { type Dossier } from '../state';

@@ -1,6 +1,6 @@
 import { findLatestEnd, listAccepters, refuseAssessment } from '../../permits';
 import type { TailPolicy } from '../../hotwork';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import type { SiteValues } from '../../rules/values';
 import { requireRole } from '../authority';
 import { gateClashes } from '../clashes';

@@ -1,7 +1,7 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
 import { findWhyNotEmptied, listPlanPoints, type Scope } from '../../plant';
 import { TRACE_VERSION, rankGrade } from '../../isolation';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gatePlan } from '../gates';

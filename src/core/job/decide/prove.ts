@@ -10,7 +10,7 @@ import {
   type RoundVerdict,
   type Seen,
 } from '../../proving';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { findWorkOrder, type Context } from '../site';

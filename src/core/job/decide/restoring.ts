@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
 import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates-back';
 import { findHolder } from '../shared';

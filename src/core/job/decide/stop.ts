@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { gateAir } from '../air';
 import { type Command, type CommandKind, type CommandOf } from '../commands';
 import { gateAccounted } from '../entry';

@@ -1,6 +1,6 @@
 import { mapPlan } from '../../plant';
 import { listSpills } from '../../isolation';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { disciplineOf, requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gateWalkDown } from '../gates';

@@ -1,4 +1,4 @@
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { gateWalkDown, isStepDone } from '../gates';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';

@@ -1,5 +1,5 @@
 import { findLatestExtension, findRevalidationDue } from '../../permits';
-import { refuse, type Refusal } from '../../rules/book';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
 import { gateWork, refuseNotLive } from '../gates-permit';
 import { findWorkOrder, type Context } from '../site';

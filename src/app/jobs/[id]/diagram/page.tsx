@@ -5,8 +5,8 @@ import { readMarkedUp } from '../../../../server/planning';
 import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { readOrLost } from '../../../../server/unreadable';
-import { LostJob } from '../../../../ui/dossier/lost-job';
-import { MarkedUp } from '../../../../ui/dossier/marked-up';
+import { LostJob } from '../../../../ui/job/lost-job';
+import { MarkedUp } from '../../../../ui/job/marked-up';
 
 export default async function DiagramPage({
   params,

@@ -6,7 +6,7 @@ import { readNames } from '../../../../server/registers';
 import { drawJob } from '../../../../server/planning';
 import { findMe } from '../../../../server/session';
 import { readOrLost } from '../../../../server/unreadable';
-import { LostJob } from '../../../../ui/dossier/lost-job';
+import { LostJob } from '../../../../ui/job/lost-job';
 import { FieldScreen } from '../../../../ui/field/field-screen';
 
 export default async function FieldPage({ params }: { readonly params: Promise<{ id: string }> }) {

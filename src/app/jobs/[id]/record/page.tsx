@@ -4,7 +4,7 @@ import { sharedDatabase } from '../../../../server/database';
 import { readHistory } from '../../../../server/job-state';
 import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
-import { RecordSheet } from '../../../../ui/dossier/record';
+import { RecordSheet } from '../../../../ui/job/record';
 
 export default async function RecordPage({ params }: { readonly params: Promise<{ id: string }> }) {
   if (!(await findMe())) redirect('/login');

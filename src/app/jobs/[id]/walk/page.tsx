@@ -8,8 +8,8 @@ import { readOthers } from '../../../../server/jobs';
 import { readNames } from '../../../../server/registers';
 import { findMe } from '../../../../server/session';
 import { readOrLost } from '../../../../server/unreadable';
-import { LostJob } from '../../../../ui/dossier/lost-job';
-import { WalkList } from '../../../../ui/dossier/walk-list';
+import { LostJob } from '../../../../ui/job/lost-job';
+import { WalkList } from '../../../../ui/job/walk-list';
 
 export default async function WalkPage({ params }: { readonly params: Promise<{ id: string }> }) {
   if (!(await findMe())) redirect('/login');

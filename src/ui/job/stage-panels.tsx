@@ -1,0 +1,31 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import type { ComponentType } from 'react';
+import type { Stage } from '../../core/job';
+import { BypassPanel, InspectionPanel } from './standing-panel';
+import type { DossierProps } from './types';
+
+/** The work of each stage: what it needs is loaded with it, and nothing of the others. */
+const STAGES: Readonly<Record<Stage, ComponentType<DossierProps>>> = {
+  plan: dynamic(() => import('./stages/plan').then((file) => file.PlanStage)),
+  review: dynamic(() => import('./stages/review').then((file) => file.ReviewStage)),
+  'walk-down': dynamic(() => import('./stages/walk-down').then((file) => file.WalkDownStage)),
+  isolate: dynamic(() => import('./stages/isolate').then((file) => file.IsolateStage)),
+  permit: dynamic(() => import('./stages/permit').then((file) => file.PermitStage)),
+  work: dynamic(() => import('./stages/work').then((file) => file.WorkStage)),
+  restore: dynamic(() => import('./stages/restore').then((file) => file.RestoreStage)),
+  closed: dynamic(() => import('./stages/closed').then((file) => file.ClosedStage)),
+};
+
+/** The work of the stage that a job is at, with what it puts out of action and what stands for long. */
+export function StagePanel(props: DossierProps) {
+  const Work = STAGES[props.view.stage];
+  return (
+    <>
+      <Work {...props} />
+      <BypassPanel {...props} />
+      <InspectionPanel {...props} />
+    </>
+  );
+}

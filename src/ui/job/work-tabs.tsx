@@ -1,0 +1,76 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { isHeld } from '../../core/job/permit-record';
+import { countIn } from './spots';
+import type { Tab } from '../kit/tabs';
+import type { TabId } from './spots';
+import type { DossierProps } from './types';
+
+const HotWorkPanel = dynamic(() =>
+  import('./hot-work/hot-work-panel').then((file) => file.HotWorkPanel),
+);
+const AirTab = dynamic(() => import('./air/air-tab').then((file) => file.AirTab));
+const EntryPanel = dynamic(() => import('./entry/entry-panel').then((file) => file.EntryPanel));
+const AuditPanel = dynamic(() => import('./permit/audit-panel').then((file) => file.AuditPanel));
+const ClashPanel = dynamic(() => import('./clash-panel').then((file) => file.ClashPanel));
+const BoxPanel = dynamic(() => import('./box-panel').then((file) => file.BoxPanel));
+
+/** While the plan can still change: what can breathe out is found, and papers are decided. */
+export const isBeforeHatch = ({ view }: DossierProps): boolean =>
+  ['plan', 'review', 'walk-down', 'isolate'].includes(view.stage);
+
+/** Whether the permit is being made ready or is out. */
+const isAtHatch = ({ view }: DossierProps): boolean =>
+  view.stage === 'permit' || (view.stage === 'work' && isHeld(view.dossier.permit));
+
+/** A tab, where the job has it. */
+export const tab = (is: boolean, one: Tab<TabId>): Tab<TabId>[] => (is ? [one] : []);
+
+/** What the work itself asks for, on the job and at the hatch: entry, air, hot work, locks, checks, neighbours. */
+export function listWorkTabs(props: DossierProps): Tab<TabId>[] {
+  const { view } = props;
+  const atHatch = isAtHatch(props);
+  return [
+    ...tab(atHatch && view.entry !== undefined, {
+      id: 'entry',
+      label: 'Entry',
+      count: countIn('entry', view.holding),
+      content: <EntryPanel {...props} />,
+    }),
+    ...tab(atHatch && view.air.length > 0, {
+      id: 'air',
+      label: 'Air',
+      count: countIn('air', view.holding),
+      content: <AirTab {...props} />,
+    }),
+    ...tab((atHatch || isBeforeHatch(props)) && view.hotWork !== undefined, {
+      id: 'hot-work',
+      label: 'Hot work',
+      count: countIn('hot-work', view.holding),
+      content: <HotWorkPanel {...props} />,
+    }),
+    ...tab(view.stage === 'permit' || view.stage === 'work', {
+      id: 'locks',
+      label: 'Locks',
+      count: countIn('locks', view.holding),
+      content: <BoxPanel {...props} />,
+    }),
+    ...tab(view.stage === 'work' && (atHatch || view.dossier.audits.length > 0), {
+      id: 'checks',
+      label: 'Checks',
+      content: (
+        <AuditPanel
+          {...props}
+          {...(isHeld(view.dossier.permit) ? { permit: view.dossier.permit } : {})}
+        />
+      ),
+    }),
+    ...tab(view.stage !== 'closed', {
+      id: 'neighbours',
+      label: 'Timing and neighbours',
+      count: view.clashes.length,
+      content: <ClashPanel {...props} />,
+    }),
+  ];
+}
