@@ -5,7 +5,7 @@ test('one job is shown with real presses, from its raising to the walk-down', as
   await open(page, 'ada', '/practice');
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Show me one job' }).click();
-  const shown = page.getByRole('dialog');
+  const shown = page.locator('.driver-popover');
   const steps = Number(/of (\d+):/.exec((await shown.textContent()) ?? '')?.[1]);
   expect(steps).toBeGreaterThan(10);
   for (let step = 1; step <= steps; step++) {

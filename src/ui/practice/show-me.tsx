@@ -32,8 +32,17 @@ async function waitFor<Found>(
   return undefined;
 }
 
+/** The button of the top bar that names somebody as signed in. */
+const findSignedIn = (name: string) =>
+  [...document.querySelectorAll('header button')].find((one) => one.textContent?.includes(name));
+
 /** Does a step in place of whoever watches, by the same presses. */
-async function act(step: ShowStep, control: HTMLElement, pins: Showing['pins']): Promise<void> {
+async function act(
+  step: ShowStep,
+  control: HTMLElement,
+  pins: Showing['pins'],
+  onRefresh: () => void,
+): Promise<void> {
   const { does } = step;
   switch (does.by) {
     case 'press':
@@ -54,6 +63,9 @@ async function act(step: ShowStep, control: HTMLElement, pins: Showing['pins']):
     }
     case 'take-over':
       await signIn(does.person, pins[does.person] ?? '');
+      onRefresh();
+      // What is pressed before the page knows who is signed in would be signed by the one before.
+      await waitFor(() => findSignedIn(does.name));
       return;
     case 'look':
       return;
@@ -125,10 +137,7 @@ function showStep(showing: Showing, onRefresh: () => void): () => void {
         prevBtnText: 'Stop showing',
         onNextClick: () => {
           light.destroy();
-          void act(step, control, pins).then(() => {
-            if (by === 'take-over') onRefresh();
-            onward();
-          });
+          void act(step, control, pins, onRefresh).then(onward);
         },
         onPrevClick: () => {
           isOver = true;

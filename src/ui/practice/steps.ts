@@ -94,6 +94,7 @@ export const SHOW_STEPS: readonly ShowStep[] = [
   },
   {
     at: 'section[aria-label="Next"]',
+    words: ', issuing authority.',
     title: 'Next',
     says: 'This card always says what is next, who may do it, and what holds the job up. It waits for Hana Brightwater: she takes this desk over.',
     does: { by: 'take-over', person: 'hana', name: 'Hana Brightwater' },
@@ -113,6 +114,7 @@ export const SHOW_STEPS: readonly ShowStep[] = [
   },
   {
     at: 'section[aria-label="Next"]',
+    words: ', area operator.',
     title: 'At the plant',
     says: 'An area operator walks the plan down before anything is shut. Finn Delacourt-Reyes takes over.',
     does: { by: 'take-over', person: 'finn', name: 'Finn Delacourt-Reyes' },
@@ -132,11 +134,12 @@ export const SHOW_STEPS: readonly ShowStep[] = [
   },
 ];
 
-/** The control of a step, once it is on the screen. */
+/** The control of a step, once it is on the screen and can be used. */
 export function findControl({ at, words }: ShowStep, within: ParentNode): HTMLElement | undefined {
   return [...within.querySelectorAll<HTMLElement>(at)].find(
     (one) =>
-      words === undefined ||
-      (one.getAttribute('aria-label') ?? one.textContent ?? '').includes(words),
+      !one.matches(':disabled') &&
+      (words === undefined ||
+        `${one.getAttribute('aria-label') ?? ''} ${one.textContent ?? ''}`.includes(words)),
   );
 }
