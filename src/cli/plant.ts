@@ -3,9 +3,9 @@ import { extname } from 'node:path';
 import {
   CALCULATIONS,
   describeFigure,
+  sayAnswer,
   findCalculation,
   listStored,
-  type Typed,
   type TypedInputs,
 } from '../core/bench';
 import {
@@ -86,38 +86,30 @@ export function runStored([file = '']: string[]): Answer {
   };
 }
 
-/** "7bar" or "7 bar" is a figure with its unit, "0.62" a plain one; anything else is a choice. */
-function readTyped(text: string): Typed {
-  const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(.*)$/i.exec(text.trim());
-  if (!found) return text;
-  const [, value = '', unit = ''] = found;
-  return { value: Number(value), unit: unit === '' ? '1' : unit };
-}
-
-/** Works out one calculation of the Bench from `field=figure` arguments; without any, lists its fields. */
+/** Works out one calculation of the Bench from `field=figure` arguments, each with its unit ("pressure=7barg"); without any, lists its fields. */
 export function runCompute([id = '', ...given]: string[]): Answer {
   const calculation = findCalculation(id);
   if (!calculation) {
     throw badArgument(id, `is no calculation: ${CALCULATIONS.map((one) => one.id).join(', ')}`);
   }
   if (given.length === 0) {
-    const { title, formula, source, caution, fields } = calculation;
+    const { title, question, formula, source, caution, fields } = calculation;
     const rows = Object.entries(fields).map(([name, field]) =>
       field.kind === 'choice'
         ? `  ${name} = ${Object.keys(field.options).join(' | ')}`
         : `  ${name} (${field.label}) in ${field.unit}${field.isOptional ? ', may be left out' : ''}`,
     );
     return {
-      document: { id, title, formula, source, caution, fields },
-      text: lines(title, ...formula, `source: ${source}`, caution, 'fields:', ...rows),
+      document: { id, title, question, formula, source, caution, fields },
+      text: lines(question, title, ...formula, `source: ${source}`, caution, 'fields:', ...rows),
       passes: true,
     };
   }
   const inputs: TypedInputs = Object.fromEntries(
-    given.map((one): [string, Typed] => {
+    given.map((one): [string, string] => {
       const at = one.indexOf('=');
       if (at < 1) throw badArgument(one, 'must be field=figure');
-      return [one.slice(0, at), readTyped(one.slice(at + 1))];
+      return [one.slice(0, at), one.slice(at + 1)];
     }),
   );
   const result = calculation.run(inputs);
@@ -126,8 +118,13 @@ export function runCompute([id = '', ...given]: string[]): Answer {
     throw new BadFile(id, problems);
   }
   return {
-    document: { calculation: id, ...result },
-    text: lines(...result.figures.map(describeFigure), ...result.notes, calculation.caution),
+    document: { calculation: id, answer: sayAnswer(calculation, result.figures), ...result },
+    text: lines(
+      sayAnswer(calculation, result.figures),
+      ...result.figures.map(describeFigure),
+      ...result.notes,
+      calculation.caution,
+    ),
     passes: true,
   };
 }

@@ -1,4 +1,4 @@
-import { findIllFormed, isTooDeep, measureDepth, readJsonText } from './text';
+import { findIllFormed, isTooDeep, measureDepth, nameFew, readJsonText } from './text';
 
 describe('text from outside', () => {
   it.each([
@@ -30,4 +30,10 @@ describe('text from outside', () => {
   it('with whole characters is read, whatever they are', () => {
     expect(readJsonText('["\\ud83d\\ude00", "😀"]')).toEqual({ ok: true, document: ['😀', '😀'] });
   });
+});
+
+it('names a few people, and counts the rest', () => {
+  expect(nameFew([])).toBe('');
+  expect(nameFew(['Ada', 'Ben', 'Cora', 'Dov'])).toBe('Ada, Ben, Cora, Dov');
+  expect(nameFew(['Ada', 'Ben', 'Cora', 'Dov', 'Elif'])).toBe('Ada, Ben, Cora and 2 more');
 });

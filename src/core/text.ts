@@ -5,6 +5,12 @@ export const capitalise = (words: string): string => words.charAt(0).toUpperCase
 export const countOf = (many: number, one: string): string =>
   `${many} ${one}${many === 1 ? '' : 's'}`;
 
+/** "Ada, Ben, Cora and 22 more": so many names are said, the rest counted. */
+export const nameFew = (names: readonly string[], most = 4): string =>
+  names.length <= most
+    ? names.join(', ')
+    : `${names.slice(0, most - 1).join(', ')} and ${names.length - most + 1} more`;
+
 /** No document nests deeper than this; what does was made to exhaust whoever reads it. */
 const MOST_DEPTH = 64;
 

@@ -16,6 +16,28 @@ const FACTORS: [quantity: Quantity, unit: string, si: number][] = [
   ['speed', 'ft/s', 0.3048],
   ['rotation', 'rpm', 0.1047198],
   ['time', 'h', 3600],
+  ['gauge-pressure', 'kgf/cm^2', 98_066.5],
+  ['gauge-pressure', 'inHg', 3386.389],
+  ['gauge-pressure', 'mmHg', 133.3224],
+  ['gauge-pressure', 'mmH2O', 9.80665],
+  ['gauge-pressure', 'inH2O', 249.0889],
+  ['absolute-pressure', 'mbar', 100],
+  ['energy', 'ft lbf', 1.355818],
+  ['energy', 'BTU', 1055.056],
+  ['power', 'BTU/h', 0.2930711],
+  ['torque', 'lbf ft', 1.355818],
+  ['volume', 'gal', 3.785412e-3],
+  ['volume-flow', 'gpm', 6.30902e-5],
+  ['volume-flow', 'cfm', 4.719474e-4],
+  ['volume-flow', 'litre/min', 1.666667e-5],
+  ['mass-flow', 'lb/h', 1.259979e-4],
+  ['density', 'lb/cuft', 16.01846],
+  ['speed', 'mph', 0.44704],
+  ['modulus', 'ksi', 6.894757e6],
+  ['temperature-difference', 'degF difference', 0.5555556],
+  ['mass-concentration', 'mg/m^3', 1e-6],
+  ['resistance', 'mohm', 1e-3],
+  ['apparent-power', 'kVA', 1000],
 ];
 
 describe('units', () => {
@@ -28,6 +50,8 @@ describe('units', () => {
     ['degF', 32, 273.15],
     ['degF', 212, 373.15],
     ['degC', -273.15, 0],
+    ['degR', 491.67, 273.15],
+    ['degR', 671.67, 373.15],
   ])('%s: %d', (unit, value, kelvin) => {
     expect(toSi(value, 'temperature', unit)).toBeCloseTo(kelvin, 6);
   });

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
-import { CALCULATIONS } from '../../core/bench';
+import { BENCH_GROUPS } from '../../core/bench';
 import { findMe } from '../../server/session';
 
 export default async function BenchListPage() {
@@ -9,22 +9,30 @@ export default async function BenchListPage() {
     <main className="mx-auto flex max-w-6xl flex-col gap-3 p-4">
       <h1 className="text-xl font-bold">Bench</h1>
       <p>
-        Figures for stored energy, letting down, draining and waiting. Each shows its formula and
-        where it comes from, and can be used in a job. A figure proves nothing: a reading does.
+        Sums that people otherwise work out by hand. Each answers in a sentence, shows its formula
+        and where it comes from, and can be printed or used in a job. A figure proves nothing: a
+        reading does.
       </p>
-      <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
-        {CALCULATIONS.map(({ id, title, question }) => (
-          <li key={id}>
-            <Link
-              href={`/bench/${id}`}
-              className="flex h-full flex-col gap-1 rounded-box bg-base-200 p-3 hover:outline-2 hover:outline-primary"
-            >
-              <span className="text-base font-bold">{question}</span>
-              <span className="text-sm">{title}</span>
-            </Link>
-          </li>
+      <div className="grid items-start gap-x-6 gap-y-4 md:grid-cols-2 lg:grid-cols-3">
+        {Object.entries(BENCH_GROUPS).map(([group, calculations]) => (
+          <section key={group} aria-label={group} className="flex flex-col gap-1">
+            <h2 className="font-bold">{group}</h2>
+            <ul className="flex flex-col gap-1">
+              {calculations.map(({ id, title, question }) => (
+                <li key={id}>
+                  <Link
+                    href={`/bench/${id}`}
+                    className="flex flex-col rounded-box bg-base-200 px-3 py-2 hover:outline-2 hover:outline-primary"
+                  >
+                    <span className="font-bold">{question}</span>
+                    <span className="text-sm">{title}</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
         ))}
-      </ul>
+      </div>
     </main>
   );
 }

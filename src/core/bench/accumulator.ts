@@ -8,6 +8,7 @@ export const accumulator = defineCalculation(
     id: 'accumulator',
     title: 'Energy of a hydraulic accumulator',
     question: 'What is left in this accumulator, and how hard would it drive the oil out?',
+    answer: 'The oil comes out with {E}.',
     about:
       'What drives the oil out when a fitting is opened, and what stays in the gas afterwards.',
     formula: [

@@ -1,5 +1,12 @@
 import { randomLcg } from 'd3';
-import { CALCULATIONS, findCalculation, listStartInputs, type Typed, type TypedInputs } from '.';
+import {
+  CALCULATIONS,
+  findCalculation,
+  listStartInputs,
+  sayAnswer,
+  type Typed,
+  type TypedInputs,
+} from '.';
 import { fromSi, QUANTITY_UNITS, writeFigure, writeUnit } from '../units';
 
 const run = (id: string, changes: TypedInputs) => {
@@ -10,6 +17,8 @@ const run = (id: string, changes: TypedInputs) => {
 const bar = (value: number) => ({ value, unit: 'bar' });
 const C = (value: number) => ({ value, unit: 'degC' });
 const m = (value: number) => ({ value, unit: 'm' });
+const kV = (value: number) => ({ value, unit: 'kV' });
+const pct = (value: number) => ({ value, unit: '%' });
 
 describe('the Bench', () => {
   it.each(CALCULATIONS.map((one) => [one.id, one] as const))('%s works as it opens', (_id, one) => {
@@ -18,6 +27,7 @@ describe('the Bench', () => {
     if (!result.ok) return;
     expect(result.figures.filter(({ isMain }) => isMain)).toHaveLength(1);
     expect(one.formula.length > 0 && one.source !== '' && one.caution !== '').toBe(true);
+    expect(sayAnswer(one, result.figures)).toMatch(/^[^{}]*\d[^{}]*\.$/);
   });
 
   it('asks for nothing in a unit that cannot be converted', () => {
@@ -42,7 +52,14 @@ describe('the Bench', () => {
       ['below vacuum', 'gas-energy', { pressure: bar(-2) }, 'pressure', 'below vacuum'],
       ['under vacuum', 'gas-energy', { pressure: bar(-0.1) }, 'pressure', 'collapse'],
       ['k under 1', 'gas-energy', { k: { value: 0.99, unit: '1' } }, 'k', 'at least 1'],
-      ['a figure without unit', 'gas-energy', { pressure: '7' }, 'pressure', 'must be a number'],
+      ['a figure without unit', 'gas-energy', { pressure: '7' }, 'pressure', 'must have its unit'],
+      [
+        'neither gauge nor absolute',
+        'gas-energy',
+        { pressure: '0.5 bar' },
+        'pressure',
+        'gauge or absolute',
+      ],
       [
         'a unit of something else',
         'gas-energy',
@@ -141,6 +158,146 @@ describe('the Bench', () => {
         'above 0 kg, found -1 kg',
       ],
       [
+        'a bleed into its own pressure',
+        'cavity-gas',
+        { back: bar(7) },
+        'upstream',
+        'nothing drives',
+      ],
+      ['a cavity at nothing', 'cavity-gas', { allowed: bar(0) }, 'allowed', 'never falls to it'],
+      [
+        'a cavity allowed what is before it',
+        'cavity-liquid',
+        { allowed: bar(7) },
+        'allowed',
+        'below the pressure',
+      ],
+      ['a direct voltage', 'approach', { current: 'direct' }, 'current', 'do not cover direct'],
+      ['a voltage above the table', 'approach', { voltage: kV(800) }, 'voltage', 'at most 700 kV'],
+      [
+        'a voltage above the other table',
+        'approach',
+        { voltage: kV(141), table: 'osha' },
+        'voltage',
+        'at most 140 kV',
+      ],
+      [
+        'a loop without impedance',
+        'fault-current',
+        { impedance: { value: 0, unit: 'ohm' } },
+        'impedance',
+        'above 0 ohm',
+      ],
+      [
+        'a transformer without its plate',
+        'fault-current',
+        { by: 'transformer', short: undefined },
+        'short',
+        'on its plate',
+      ],
+      [
+        'a fault that lasts too long for the sum',
+        'earthing',
+        { time: { value: 6, unit: 's' } },
+        'time',
+        'at most 5 s',
+      ],
+      ['a conductor that may not warm', 'earthing', { end: C(20) }, 'end', 'above the temperature'],
+      [
+        'a room without a leak',
+        'inert-leak',
+        { leak: { value: 0, unit: 'm^3/h' } },
+        'leak',
+        'nothing thins',
+      ],
+      [
+        'air that nobody breathes to begin with',
+        'inert-leak',
+        { start: pct(19) },
+        'start',
+        'nobody goes in',
+      ],
+      [
+        'inert gas no purer than what is wanted',
+        'inerting',
+        { target: pct(0.01) },
+        'target',
+        'never reached',
+      ],
+      [
+        'a swing that is none',
+        'inerting',
+        { high: bar(1) },
+        'high',
+        'above the pressure swung down to',
+      ],
+      [
+        'hot water that does not boil',
+        'flashing-burst',
+        { temperature: C(90) },
+        'temperature',
+        'still scalds',
+      ],
+      [
+        'a liquefied gas near its critical point',
+        'flashing-burst',
+        { fluid: 'propane', temperature: C(90) },
+        'temperature',
+        'critical point',
+      ],
+      [
+        'vapour of a liquefied gas',
+        'flashing-burst',
+        { fluid: 'ammonia', content: 'vapour' },
+        'content',
+        'compressed gas',
+      ],
+      ['a class without a size', 'seat-test', { size: undefined }, 'size', 'counts by size'],
+      ['a pocket that cools', 'shut-in', { content: 'pocket', to: C(5) }, 'to', 'draws a vacuum'],
+      [
+        'water shut in past boiling',
+        'shut-in',
+        { content: 'pocket', to: C(120) },
+        'to',
+        'freezes or boils',
+      ],
+      [
+        'gas tested beyond an ideal one',
+        'pressure-test',
+        { code: 'b31-3-gas', design: bar(300) },
+        'design',
+        '300 bar',
+      ],
+      [
+        '% LFL of what does not burn',
+        'concentration',
+        { substance: 'chlorine', by: 'lfl', lfl: pct(10) },
+        'by',
+        'does not burn',
+      ],
+      [
+        'more than the whole of the air',
+        'concentration',
+        { by: 'mass', mass: { value: 1e9, unit: 'mg/m^3' } },
+        'mass',
+        'more than the whole',
+      ],
+      [
+        'both inertia and friction',
+        'timed-stop',
+        { inertia: { value: 1, unit: 'kg m^2' }, torque: { value: 1, unit: 'N m' } },
+        'torque',
+        'not both',
+      ],
+      [
+        'a warm day for wind chill',
+        'wind-chill',
+        { temperature: C(12) },
+        'temperature',
+        'at most 10 °C',
+      ],
+      ['damp beyond the whole', 'heat-index', { humidity: pct(101) }, 'humidity', 'at most 100 %'],
+      [
         'negative stiffness',
         'spring',
         { stiffness: { value: -1, unit: 'N/m' } },
@@ -168,6 +325,65 @@ describe('the Bench', () => {
     ['no resistor', 'capacitor', { resistance: undefined }, 'keeps its charge'],
     ['24 V', 'capacitor', { voltage: { value: 24, unit: 'V' } }, 'below already'],
     ['no friction', 'rotor', {}, 'no coast-down time'],
+    ['a bleed too small', 'cavity-gas', { bore: { value: 2, unit: 'mm' } }, 'does not carry'],
+    [
+      'nothing may be touched',
+      'approach',
+      { voltage: { value: 230, unit: 'V' } },
+      'may be touched',
+    ],
+    [
+      'a deadly touch',
+      'touch-voltage',
+      { time: { value: 3, unit: 's' }, resistance: { value: 20, unit: 'mohm' } },
+      'stop a heart',
+    ],
+    ['a network without limit', 'fault-current', { by: 'transformer' }, 'without limit'],
+    ['a set too thin', 'earthing', { section: { value: 16, unit: 'mm^2' } }, 'too thin'],
+    ['no conductor so thick', 'earthing', { current: { value: 400, unit: 'kA' } }, 'several sets'],
+    ['a far side that kills', 'back-feed', {}, 'deadly'],
+    [
+      'a blower that carries the leak',
+      'inert-leak',
+      { fresh: { value: 500, unit: 'm^3/h' } },
+      'only while the blower runs',
+    ],
+    [
+      'air that is gone',
+      'inert-release',
+      { mass: { value: 60, unit: 'kg' } },
+      'dead within minutes',
+    ],
+    ['a vessel made inert', 'inerting', {}, 'suffocates'],
+    ['a front that has to hold', 'inerting', { way: 'displacement' }, 'test at the far end'],
+    ['a test too short', 'seat-test', { time: { value: 1, unit: 'min' } }, 'too short'],
+    ['gas in a test', 'pressure-test', { code: 'viii-gas' }, 'named approval'],
+    ['a plate too thin', 'blank', { actual: { value: 5, unit: 'mm' } }, 'too thin'],
+    ['a plate no longer thin', 'blank', { pressure: bar(600) }, 'no thin plate'],
+    ['shut in above design', 'shut-in', { design: bar(5.5) }, 'Above the design'],
+    ['shut in above the relief', 'shut-in', { relief: bar(5.5) }, 'relief lifts'],
+    ['shut in and cooled', 'shut-in', { pressure: bar(0), to: C(-20) }, 'Below the atmosphere'],
+    ['poison above the lowest of the limits', 'concentration', {}, 'nobody breathes this'],
+    [
+      'gas at a tenth of what burns',
+      'concentration',
+      { substance: 'methane', by: 'lfl', lfl: pct(10) },
+      'nobody goes in',
+    ],
+    [
+      'sparks beyond the rule',
+      'sparks',
+      { height: m(30), wind: { value: 15, unit: 'm/s' } },
+      'Further than the site',
+    ],
+    ['too hot to work', 'heat-index', { temperature: C(45) }, 'Not as it is'],
+    ['damper than the table', 'heat-index', { humidity: pct(80) }, 'Damper than the table'],
+    [
+      'a slower stop',
+      'timed-stop',
+      { from: { value: 500, unit: 'rpm' } },
+      'no longer than the stop',
+    ],
     ['flow that never chokes', 'let-down', { pressure: bar(0.5) }, 'Not choked'],
   ];
   it.each(NOTED)('says so: %s', (_label, id, changes, says) => {

@@ -13,6 +13,10 @@ export const capacitor = defineCalculation(
     id: 'capacitor',
     title: 'Discharge of a capacitor',
     question: 'How long until these terminals may be tested?',
+    answer: [
+      'It is below 50 V after {t50}: test, short it, and leave it shorted.',
+      'It keeps {E}, and nothing discharges it.',
+    ],
     about:
       'How long to wait before its terminals may be tested, and the resistor that makes it so.',
     formula: [

@@ -1,45 +1,16 @@
-import { fromSi, QUANTITY_UNITS, toSi, writeUnit, type Quantity } from '../units';
+import type { Quantity } from '../units';
+import type {
+  ChoiceField,
+  Fields,
+  InputProblem,
+  NumberField,
+  Range,
+  Typed,
+  TypedInputs,
+} from './form';
+import { readInputs } from './read-form';
 
-/** A limit of a field in the SI unit of its quantity; `above` and `below` leave the limit itself out. */
-export interface Range {
-  readonly atLeast?: number;
-  readonly above?: number;
-  readonly atMost?: number;
-  readonly below?: number;
-}
-
-/** A number that a calculation takes. `start` is an example figure in `unit`, shown before anything is typed. */
-export interface NumberField {
-  readonly kind: 'number';
-  readonly label: string;
-  readonly symbol: string;
-  readonly quantity: Quantity;
-  readonly unit: string;
-  readonly range: Range;
-  readonly start: number | undefined;
-  readonly isOptional: boolean;
-}
-
-/** A choice that a calculation takes. */
-export interface ChoiceField {
-  readonly kind: 'choice';
-  readonly label: string;
-  readonly options: Readonly<Record<string, string>>;
-  readonly start: string;
-}
-
-export type Field = NumberField | ChoiceField;
-export type Fields = Readonly<Record<string, Field>>;
-
-/** A value as typed: a figure with its unit, or a choice. */
-export type Typed = { readonly value: number; readonly unit: string } | string;
-export type TypedInputs = Readonly<Record<string, Typed | undefined>>;
-
-/** Something wrong with a field: which, what was found, what is allowed. */
-export interface InputProblem {
-  readonly field: string;
-  readonly message: string;
-}
+export type { Field, Fields, Typed, TypedInputs } from './form';
 
 /** A figure that comes out, in SI. */
 export interface Figure {
@@ -89,6 +60,8 @@ interface About {
   readonly title: string;
   /** What somebody asks who needs it. */
   readonly question: string;
+  /** The answer in a sentence, with symbols of figures in braces; of several the first whose figures all came out. */
+  readonly answer: string | readonly string[];
   readonly about: string;
   /** Formulas in plain text, one a line. */
   readonly formula: readonly string[];
@@ -113,93 +86,11 @@ export class InputFault extends Error {
   }
 }
 
-const allowed = (field: NumberField, unit: string): string => {
-  const write = (si: number) =>
-    `${Number(fromSi(si, field.quantity, unit).toPrecision(6))} ${writeUnit(unit)}`.trim();
-  const { atLeast, above, atMost, below } = field.range;
-  return [
-    atLeast !== undefined && `at least ${write(atLeast)}`,
-    above !== undefined && `above ${write(above)}`,
-    atMost !== undefined && `at most ${write(atMost)}`,
-    below !== undefined && `below ${write(below)}`,
-  ]
-    .filter(Boolean)
-    .join(' and ');
-};
-
-/** How far a figure may miss a limit that it was shown rounded, or that its unit was reckoned into: six figures are shown. */
-const ROUNDED = 1e-6;
-
-function isWithin(si: number, { atLeast, above, atMost, below }: Range): boolean {
-  const slack = (limit: number) => Math.abs(limit) * ROUNDED;
-  return (
-    (atLeast === undefined || si >= atLeast - slack(atLeast)) &&
-    si > (above ?? -Infinity) &&
-    (atMost === undefined || si <= atMost + slack(atMost)) &&
-    si < (below ?? Infinity)
-  );
-}
-
-/** The value in SI, or what is wrong with it. */
-interface Read<Value> {
-  readonly value: Value | undefined;
-  readonly problem?: InputProblem;
-}
-
-function readNumber(name: string, field: NumberField, typed: Typed | undefined): Read<number> {
-  const refuse = (message: string) => ({ problem: { field: name, message }, value: undefined });
-  if (typed === undefined || typed === '') {
-    return field.isOptional
-      ? { value: undefined }
-      : refuse(`${field.label} is missing: ${allowed(field, field.unit) || 'give a figure'}`);
-  }
-  if (typeof typed === 'string' || !Number.isFinite(typed.value)) {
-    return refuse(`${field.label} must be a number, found ${JSON.stringify(typed).slice(0, 60)}`);
-  }
-  const units: readonly string[] = QUANTITY_UNITS[field.quantity];
-  if (!units.includes(typed.unit)) {
-    return refuse(
-      `${field.label} must be in one of ${units.join(', ')}, found ${JSON.stringify(typed.unit).slice(0, 40)}`,
-    );
-  }
-  const value = toSi(typed.value, field.quantity, typed.unit);
-  return isWithin(value, field.range) && Number.isFinite(value)
-    ? { value }
-    : refuse(
-        `${field.label} must be ${allowed(field, typed.unit)}, found ${typed.value} ${writeUnit(typed.unit)}`.trim(),
-      );
-}
-
-function readChoice(name: string, field: ChoiceField, typed: Typed | undefined): Read<string> {
-  return typeof typed === 'string' && Object.hasOwn(field.options, typed)
-    ? { value: typed }
-    : {
-        value: undefined,
-        problem: {
-          field: name,
-          message: `${field.label} must be one of ${Object.keys(field.options).join(', ')}, found ${JSON.stringify(typed ?? null).slice(0, 60)}`,
-        },
-      };
-}
-
-function readInputs(fields: Fields, inputs: TypedInputs) {
-  const values: Record<string, number | string | undefined> = {};
-  const problems: InputProblem[] = Object.keys(inputs)
-    .filter((name) => !Object.hasOwn(fields, name))
-    .map((name) => ({ field: name, message: `${name.slice(0, 40)} is not asked for here` }));
-  for (const [name, field] of Object.entries(fields)) {
-    const typed = Object.hasOwn(inputs, name) ? inputs[name] : undefined;
-    const read =
-      field.kind === 'number' ? readNumber(name, field, typed) : readChoice(name, field, typed);
-    if (read.problem) problems.push(read.problem);
-    else values[name] = read.value;
-  }
-  return { values, problems };
-}
-
-/** Every figure must be finite: what a formula cannot say is refused, never shown as infinite. */
+/** Every figure must be finite: what a formula cannot say is refused, never shown as infinite, and such a curve is not drawn. */
 function requireFinite(worked: Worked): CalculationResult {
   const wild = worked.figures.find(({ value }) => !Number.isFinite(value));
+  const { curve, ...rest } = worked;
+  const isDrawn = curve?.points.flat().every(Number.isFinite);
   return wild
     ? {
         ok: false,
@@ -210,7 +101,7 @@ function requireFinite(worked: Worked): CalculationResult {
           },
         ],
       }
-    : { ok: true, ...worked };
+    : { ok: true, ...rest, ...(curve && isDrawn ? { curve } : {}) };
 }
 
 /** Makes a calculation out of its description and its work, which takes checked values in SI. */

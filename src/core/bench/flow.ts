@@ -24,6 +24,7 @@ export const letDown = defineCalculation(
     id: 'let-down',
     title: 'Letting gas down through a bleed',
     question: 'How long until this vessel is at zero?',
+    answer: 'Give it {t}, then read the gauge.',
     about:
       'How long a vessel or line of gas takes to fall to a small overpressure through one opening.',
     formula: [
@@ -130,6 +131,7 @@ export const drain = defineCalculation(
     id: 'drain',
     title: 'Draining a vessel',
     question: 'How long until this vessel is empty?',
+    answer: 'It is empty after {t}.',
     about:
       'How long a vessel takes to drain through its lowest opening, and where it stops when nothing vents it.',
     formula: ['t = integral of A(h) dh / (Cd a sqrt(2 g (h + p / (rho g))))'],
@@ -202,6 +204,7 @@ export const head = defineCalculation(
     id: 'head',
     title: 'Head of liquid in a line through a valley',
     question: 'What still stands at the low point when the bleed reads zero?',
+    answer: '{pl} still stands at the low point when the bleed reads zero.',
     about: 'What stands at the low point while a bleed higher up already reads zero.',
     formula: ['p = p0 + rho g (z0 - z)'],
     source: 'Hydrostatics; practice',

@@ -23,6 +23,7 @@ export const gasEnergy = defineCalculation(
     id: 'gas-energy',
     title: 'Energy of compressed gas',
     question: 'How hard would this let go, and how far off do people stay?',
+    answer: 'It would let go with {E}; people stay {Rmax} away.',
     about:
       'What a line, vessel or test piece full of gas would give if it let go, and how far people stay away.',
     formula: [

@@ -20,6 +20,7 @@ export const flash = defineCalculation(
     id: 'flash',
     title: 'Hot water flashing to steam',
     question: 'How much of this hot water turns to steam when it is let go?',
+    answer: '{x} of it turns to steam: {Vs} of steam.',
     about: 'How much of a body of hot water turns to steam when its pressure is let go.',
     formula: ["x = (h1 - h') / (h\" - h') at the lower pressure", 'V = m x v"'],
     source: 'Constant enthalpy; water and steam after IAPWS-IF97 (R7-97)',
@@ -86,6 +87,7 @@ export const cooling = defineCalculation(
     id: 'cooling',
     title: 'Cooling to a temperature that can be touched',
     question: 'How long until this can be touched?',
+    answer: 'It can be touched after {t}.',
     about: 'How long a hot body takes to cool, from its mass and surface or from two readings.',
     formula: [
       'T(t) = Ta + (T0 - Ta) e^(-t / tau)',
@@ -212,6 +214,7 @@ export const blockedIn = defineCalculation(
     id: 'blocked-in',
     title: 'Liquid blocked in and warming',
     question: 'What pressure does this full line reach when it warms?',
+    answer: 'It comes to {p1}.',
     about: 'The pressure that a full line reaches between two shut valves when it warms.',
     formula: ['water: T at constant mass and volume', 'other liquid: p = b dT / (c + D / (E w))'],
     source:

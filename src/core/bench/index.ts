@@ -9,7 +9,7 @@ export {
   type TypedInputs,
 } from './define';
 
-export { describeFigure } from './describe';
+export { describeFigure, sayAnswer } from './describe';
 export {
   listStored,
   findLetDown,
@@ -17,4 +17,4 @@ export {
   findWaitSeconds,
   type StoredEnergy,
 } from './from-plant';
-export { CALCULATIONS, findCalculation } from './list';
+export { BENCH_GROUPS, CALCULATIONS, findCalculation } from './list';

@@ -3,7 +3,7 @@ import type { Medium } from '../plant';
 import type { Given } from './given';
 
 /** The heaviest gas that is reckoned with where the drawing does not say which it is (g/mol): it leaves the slowest. */
-const HEAVIEST = SUBSTANCES.toluene.molarMass;
+const HEAVIEST = Math.max(...Object.values(SUBSTANCES).map(({ molarMass }) => molarMass));
 
 /** What is known of a medium as a gas: ratios of specific heats to be tried, molar mass (g/mol), and what was assumed, in words. */
 export interface AsGas {

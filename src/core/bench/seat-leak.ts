@@ -15,6 +15,7 @@ export const seatLeak = defineCalculation(
     id: 'seat-leak',
     title: 'Passing valve behind a closed bleed',
     question: 'Does this valve pass more than it may?',
+    answer: ['This valve passes {Q}.', 'This valve passes no more than {Qm}: nothing was seen.'],
     about:
       'From the rise of a test: how much a seat lets through, whether that is within the limit, and the pressure that it builds up while nobody looks.',
     formula: [
@@ -130,7 +131,7 @@ export const seatLeak = defineCalculation(
     const figures: Figure[] = [
       figure(
         verdict.kind === 'below' ? 'Leak, at most' : 'Leak',
-        'Q',
+        verdict.kind === 'below' ? 'Qm' : 'Q',
         verdict.rate,
         'leak-rate',
         'mbar litre/s',

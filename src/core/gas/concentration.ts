@@ -1,3 +1,4 @@
+import { GAS_CONSTANT } from '../energy/let-down';
 import { substanceOf, type LflBasis, type SubstanceCode } from './substances';
 
 /** What a concentration is given in. */
@@ -37,3 +38,20 @@ export function convertConcentration(
   const wanted = percentOf(into, code, basis);
   return given === undefined || wanted === undefined ? undefined : (value * given) / wanted;
 }
+
+/**
+ * Mass of a vapour in a volume of air (kg/m³) for its share of the volume (of 1), and back: c M p / (R T). At 25 °C and one atmosphere 1 ppm is M / 24.45 mg/m³.
+ * Molar mass in kg/mol, temperature in kelvin, pressure absolute (Pa). Source: ideal gas law.
+ */
+export const toMassConcentration = (
+  share: number,
+  molarMass: number,
+  kelvin: number,
+  pascal: number,
+): number => (share * molarMass * pascal) / (GAS_CONSTANT * kelvin);
+export const toShare = (
+  massConcentration: number,
+  molarMass: number,
+  kelvin: number,
+  pascal: number,
+): number => (massConcentration * GAS_CONSTANT * kelvin) / (molarMass * pascal);

@@ -21,6 +21,12 @@ export const HEAT_RATIOS: Readonly<Record<SubstanceCode, number>> = {
   ammonia: 1.31,
   'sulphur-dioxide': 1.27,
   chlorine: 1.33,
+  hexane: 1.06,
+  benzene: 1.1,
+  styrene: 1.07,
+  'nitrogen-dioxide': 1.29,
+  'hydrogen-cyanide': 1.31,
+  'hydrogen-fluoride': 1.4,
   nitrogen: 1.4,
 };
 
@@ -35,4 +41,10 @@ export const LIQUEFIED: ReadonlySet<SubstanceCode> = new Set([
   'ammonia',
   'chlorine',
   'sulphur-dioxide',
+  'hexane',
+  'benzene',
+  'styrene',
+  'nitrogen-dioxide',
+  'hydrogen-cyanide',
+  'hydrogen-fluoride',
 ]);

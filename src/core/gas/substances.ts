@@ -2,6 +2,13 @@
 export const LFL_BASES = ['iec', 'nfpa'] as const;
 export type LflBasis = (typeof LFL_BASES)[number];
 
+/** Limits of exposure (ppm): over a working day, and at any time or for a quarter of an hour; and where they come from. */
+export interface ExposureLimits {
+  readonly day_ppm?: number;
+  readonly peak_ppm?: number;
+  readonly basis?: string;
+}
+
 /** A gas or vapour that is tested for. */
 interface Substance {
   readonly name: string;
@@ -15,13 +22,16 @@ interface Substance {
   readonly peak_ppm?: number;
   /** Where the exposure limits come from. */
   readonly basis?: string;
+  /** The same limits by the other school. */
+  readonly eu?: ExposureLimits;
   /** What has to be known when it is tested for. */
   readonly caution?: string;
 }
 
 /**
  * Gases and vapours with their limits. Flammable limits: IEC 60079-20-1 and NFPA 325 (from memory); exposure limits: 29 CFR 1910.1000
- * and NIOSH recommended limits, the lower of them (from memory). A site's own limits and local law come first.
+ * and NIOSH recommended limits, the lower of them, and beside them the indicative limits of the EU (Directives 2000/39/EC, 2006/15/EC, 2009/161/EU,
+ * (EU) 2017/164; benzene (EU) 2022/431), all from memory. A site's own limits and local law come first.
  */
 export const SUBSTANCES = {
   oxygen: { name: 'oxygen', molarMass: 32 },
@@ -50,6 +60,7 @@ export const SUBSTANCES = {
     ufl: 7.8,
     day_ppm: 120,
     basis: 'NIOSH',
+    eu: { day_ppm: 1000, basis: '2006/15/EC' },
   },
   hydrogen: {
     name: 'hydrogen',
@@ -81,6 +92,7 @@ export const SUBSTANCES = {
     day_ppm: 100,
     peak_ppm: 150,
     basis: 'NIOSH',
+    eu: { day_ppm: 50, peak_ppm: 100, basis: '2006/15/EC' },
   },
   'hydrogen-sulphide': {
     name: 'hydrogen sulphide',
@@ -90,6 +102,7 @@ export const SUBSTANCES = {
     peak_ppm: 10,
     basis: 'NIOSH ceiling of ten minutes',
     caution: 'deadens the sense of smell; lies low in still air although hardly heavier than it',
+    eu: { day_ppm: 5, peak_ppm: 10, basis: '2009/161/EU' },
   },
   'carbon-monoxide': {
     name: 'carbon monoxide',
@@ -99,6 +112,7 @@ export const SUBSTANCES = {
     day_ppm: 35,
     peak_ppm: 200,
     basis: 'NIOSH',
+    eu: { day_ppm: 20, peak_ppm: 100, basis: '(EU) 2017/164' },
   },
   'carbon-dioxide': {
     name: 'carbon dioxide',
@@ -107,6 +121,7 @@ export const SUBSTANCES = {
     peak_ppm: 30_000,
     basis: '29 CFR 1910.1000, Table Z-1; NIOSH for the peak',
     caution: 'poisons before oxygen is low enough to be noticed',
+    eu: { day_ppm: 5000, basis: '2006/15/EC' },
   },
   ammonia: {
     name: 'ammonia',
@@ -116,6 +131,7 @@ export const SUBSTANCES = {
     day_ppm: 25,
     peak_ppm: 35,
     basis: 'NIOSH',
+    eu: { day_ppm: 20, peak_ppm: 50, basis: '2000/39/EC' },
   },
   'sulphur-dioxide': {
     name: 'sulphur dioxide',
@@ -123,8 +139,72 @@ export const SUBSTANCES = {
     day_ppm: 2,
     peak_ppm: 5,
     basis: 'NIOSH',
+    eu: { day_ppm: 0.5, peak_ppm: 1, basis: '(EU) 2017/164' },
   },
-  chlorine: { name: 'chlorine', molarMass: 70.9, peak_ppm: 0.5, basis: 'NIOSH ceiling' },
+  chlorine: {
+    name: 'chlorine',
+    molarMass: 70.9,
+    peak_ppm: 0.5,
+    basis: 'NIOSH ceiling',
+    eu: { peak_ppm: 0.5, basis: '2006/15/EC' },
+  },
+  hexane: {
+    name: 'n-hexane',
+    molarMass: 86.18,
+    lfl: { iec: 1, nfpa: 1.1 },
+    ufl: 7.5,
+    day_ppm: 50,
+    basis: 'NIOSH',
+    eu: { day_ppm: 20, basis: '2006/15/EC' },
+  },
+  benzene: {
+    name: 'benzene',
+    molarMass: 78.11,
+    lfl: { iec: 1.2, nfpa: 1.2 },
+    ufl: 7.8,
+    day_ppm: 0.1,
+    peak_ppm: 1,
+    basis: 'NIOSH; 29 CFR 1910.1028 allows 1 and 5',
+    eu: { day_ppm: 0.2, basis: '(EU) 2022/431' },
+    caution: 'causes cancer: as little as can be had, whatever the limit says',
+  },
+  styrene: {
+    name: 'styrene',
+    molarMass: 104.15,
+    lfl: { iec: 1, nfpa: 0.9 },
+    ufl: 6.8,
+    day_ppm: 50,
+    peak_ppm: 100,
+    basis: 'NIOSH',
+    caution: 'sets by itself when it is warm: vents and flame arresters may be blocked',
+  },
+  'nitrogen-dioxide': {
+    name: 'nitrogen dioxide',
+    molarMass: 46.01,
+    peak_ppm: 1,
+    basis: 'NIOSH, for a quarter of an hour',
+    eu: { day_ppm: 0.5, peak_ppm: 1, basis: '(EU) 2017/164' },
+    caution: 'the lungs fail hours later: whoever breathed it sees a doctor at once',
+  },
+  'hydrogen-cyanide': {
+    name: 'hydrogen cyanide',
+    molarMass: 27.03,
+    lfl: { iec: 5.4, nfpa: 5.6 },
+    ufl: 40,
+    peak_ppm: 4.7,
+    basis: 'NIOSH, for a quarter of an hour',
+    eu: { day_ppm: 0.9, peak_ppm: 4.5, basis: '(EU) 2017/164' },
+    caution: 'goes through the skin as well; not everybody can smell it',
+  },
+  'hydrogen-fluoride': {
+    name: 'hydrogen fluoride',
+    molarMass: 20.01,
+    day_ppm: 3,
+    peak_ppm: 6,
+    basis: 'NIOSH',
+    eu: { day_ppm: 1.8, peak_ppm: 3, basis: '2000/39/EC' },
+    caution: 'burns deep without pain at first: gel at hand, and a doctor at once',
+  },
   nitrogen: {
     name: 'nitrogen',
     molarMass: 28.01,

@@ -1,6 +1,7 @@
 import { computeTail } from '../hotwork';
 import { findRevalidationDue, listUntreated, nameHazard } from '../permits';
 import { refuse, type Refusal } from '../rules/refuse';
+import { nameFew } from '../text';
 import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
 import { gateEntryPlan, gateInside } from './entry';
@@ -102,7 +103,7 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
   const { test } = dossier.isolation;
   return [
     ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
-    ...(names.length > 0 ? [refuse('people-on', { people: names.join(', ') })] : []),
+    ...(names.length > 0 ? [refuse('people-on', { people: nameFew(names) })] : []),
     ...gateInside(dossier, site),
     ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
   ];

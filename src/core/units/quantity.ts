@@ -7,40 +7,57 @@ let converter: ReturnType<typeof makeConverter> | undefined;
 /** The unit library, set up at the first conversion: most that is worked out never converts. */
 const findConverter = () => (converter ??= makeConverter());
 
+const PRESSURES = [
+  'bar',
+  'mbar',
+  'kPa',
+  'MPa',
+  'psi',
+  'kgf/cm^2',
+  'inHg',
+  'mmHg',
+  'mmH2O',
+  'inH2O',
+] as const;
+
 /**
  * Kinds of quantity that the calculations take and give, with the units offered for each, as the unit library names them.
  * The first is the SI unit in which core computes; a temperature is a point on the scale, a difference is `kelvin`.
  */
 export const QUANTITY_UNITS = {
-  'gauge-pressure': ['Pa', 'bar', 'kPa', 'MPa', 'psi'],
-  'absolute-pressure': ['Pa', 'bar', 'kPa', 'MPa', 'psi'],
-  volume: ['m^3', 'litre', 'cuft'],
+  'gauge-pressure': ['Pa', ...PRESSURES],
+  'absolute-pressure': ['Pa', ...PRESSURES],
+  volume: ['m^3', 'litre', 'cuft', 'gal'],
   length: ['m', 'mm', 'cm', 'ft', 'inch'],
   area: ['m^2', 'mm^2', 'cm^2', 'sqft'],
   mass: ['kg', 't', 'lb'],
-  energy: ['J', 'kJ', 'MJ', 'kWh'],
+  energy: ['J', 'kJ', 'MJ', 'kWh', 'ft lbf', 'BTU'],
   time: ['s', 'min', 'h'],
-  temperature: ['K', 'degC', 'degF'],
-  'temperature-difference': ['K'],
-  speed: ['m/s', 'km/h', 'ft/s'],
+  temperature: ['K', 'degC', 'degF', 'degR'],
+  'temperature-difference': ['K', 'degF difference'],
+  speed: ['m/s', 'km/h', 'ft/s', 'mph'],
   rotation: ['rad/s', 'rpm'],
   stiffness: ['N/m', 'N/mm'],
   inertia: ['kg m^2'],
-  torque: ['N m'],
+  torque: ['N m', 'lbf ft'],
   capacitance: ['F', 'mF', 'uF'],
   voltage: ['V', 'kV'],
-  resistance: ['ohm', 'kohm', 'Mohm'],
-  power: ['W', 'kW'],
-  density: ['kg/m^3'],
-  'mass-flow': ['kg/s', 'kg/h'],
+  current: ['A', 'mA', 'kA'],
+  'apparent-power': ['VA', 'kVA', 'MVA'],
+  resistance: ['ohm', 'mohm', 'kohm', 'Mohm'],
+  power: ['W', 'kW', 'BTU/h'],
+  density: ['kg/m^3', 'lb/cuft'],
+  'mass-concentration': ['kg/m^3', 'mg/m^3', 'g/m^3'],
+  'mass-flow': ['kg/s', 'kg/h', 'g/h', 'lb/h'],
+  'volume-flow': ['m^3/s', 'm^3/h', 'm^3/min', 'litre/min', 'ml/min', 'cfm', 'gpm'],
   'leak-rate': ['Pa m^3/s', 'mbar litre/s'],
   'specific-heat': ['J/(kg K)', 'kJ/(kg K)'],
   'heat-transfer': ['W/(m^2 K)'],
   'molar-mass': ['kg/mol', 'g/mol'],
   expansion: ['1/K'],
   compressibility: ['1/Pa', '1/bar', '1/GPa'],
-  modulus: ['Pa', 'GPa'],
-  ratio: ['1', '%'],
+  modulus: ['Pa', 'MPa', 'GPa', 'ksi'],
+  ratio: ['1', '%', 'ppm'],
 } as const satisfies Readonly<Record<string, readonly [string, ...string[]]>>;
 
 export type Quantity = keyof typeof QUANTITY_UNITS;
@@ -49,6 +66,17 @@ export type Quantity = keyof typeof QUANTITY_UNITS;
 export function writeUnit(unit: string): string {
   const words: Readonly<Record<string, string>> = {
     '1': '',
+    degR: '°R',
+    'degF difference': '°F',
+    mohm: 'mΩ',
+    'kgf/cm^2': 'kgf/cm²',
+    mmH2O: 'mmH₂O',
+    inH2O: 'inH₂O',
+    'ft lbf': 'ft·lbf',
+    'lb/cuft': 'lb/ft³',
+    cfm: 'ft³/min (cfm)',
+    gpm: 'US gal/min (gpm)',
+    gal: 'US gal',
     degC: '°C',
     degF: '°F',
     litre: 'L',
@@ -65,6 +93,7 @@ export function writeUnit(unit: string): string {
     words[unit] ??
     unit
       .replace('litre', 'L')
+      .replace('ml/', 'mL/')
       .replace(/\^2/g, '²')
       .replace(/\^3/g, '³')
       .replace(/ (?=\S)/g, '·')
@@ -73,13 +102,36 @@ export function writeUnit(unit: string): string {
 
 const scaleOf = new Map<string, (value: number) => number>();
 
-/** Plain factors: percent, rpm and inverse pressures are not in the unit library under these names. */
+/**
+ * Plain factors: what the unit library has under no such name, or by another convention. Source: NIST SP 811 (2008), Appendix B: inch and millimetre of
+ * mercury and of water conventional, BTU of the International Table, US gallon.
+ */
 const ALIASES: Readonly<Record<string, readonly [unit: string, factor: number]>> = {
   rpm: ['rad/s', Math.PI / 30],
   '1': ['1', 1],
   '%': ['1', 0.01],
   '1/bar': ['1/Pa', 1e-5],
   '1/GPa': ['1/Pa', 1e-9],
+  ppm: ['1', 1e-6],
+  'degF difference': ['K', 1 / 1.8],
+  mohm: ['ohm', 1e-3],
+  VA: ['VA', 1],
+  kVA: ['VA', 1e3],
+  MVA: ['VA', 1e6],
+  'kgf/cm^2': ['Pa', 98_066.5],
+  inHg: ['Pa', 3386.389],
+  mmHg: ['Pa', 133.3224],
+  mmH2O: ['Pa', 9.80665],
+  inH2O: ['Pa', 249.0889],
+  'ft lbf': ['J', 1.3558179483314],
+  'lbf ft': ['N m', 1.3558179483314],
+  BTU: ['J', 1055.05585262],
+  'BTU/h': ['W', 1055.05585262 / 3600],
+  gal: ['m^3', 3.785411784e-3],
+  gpm: ['m^3/s', 3.785411784e-3 / 60],
+  cfm: ['m^3/s', 0.028316846592 / 60],
+  ksi: ['Pa', 6_894_757.293168],
+  mph: ['m/s', 0.44704],
 };
 
 /**

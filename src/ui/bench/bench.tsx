@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Figure, TypedInputs } from '../../core/bench';
 import { listStartInputs } from '../../core/bench/define';
+import { sayAnswer } from '../../core/bench/describe';
 import { findCalculation } from '../../core/bench/list';
 import { fromSi, writeFigure, writeUnit } from '../../core/units/quantity';
 import { CurveChart } from './chart';
@@ -14,21 +15,11 @@ import { Note } from '../kit/note';
 const sayFigure = ({ value, quantity, unit }: Figure): string =>
   `${writeFigure(fromSi(value, quantity, unit))} ${writeUnit(unit)}`;
 
-/** The answer first and large, then the other figures. */
+/** Every figure that came out. */
 function Figures({ figures }: { readonly figures: readonly Figure[] }) {
-  const main = figures.find(({ isMain }) => isMain) ?? figures[0];
-  const rest = figures.filter((one) => one !== main);
   return (
     <dl aria-label="Worked out" className="flex flex-col">
-      {main && (
-        <div className="mb-2 flex flex-col rounded-box bg-primary p-3 text-primary-content">
-          <dt>
-            {main.label} <span className="font-mono text-xs">{main.symbol}</span>
-          </dt>
-          <dd className="font-mono text-3xl font-bold">{sayFigure(main)}</dd>
-        </div>
-      )}
-      {rest.map((figure) => (
+      {figures.map((figure) => (
         <div
           key={figure.label}
           className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-3 border-t border-base-300 py-1"
@@ -78,15 +69,21 @@ export function BenchScreen({
   return (
     <main className="flex flex-col gap-3 p-4">
       <div>
-        <Link href="/bench" className="text-sm underline">
+        <Link href="/bench" className="no-print text-sm underline">
           Bench
         </Link>
-        <h1 className="text-xl font-bold">{calculation.question}</h1>
+        <div className="flex items-start gap-3">
+          <h1 className="text-xl font-bold">{calculation.question}</h1>
+          <button className="btn btn-sm no-print ml-auto" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+        <p className="hidden text-sm print:block">Worked out by {names[me] ?? me}.</p>
         <p>
           <strong>{calculation.title}.</strong> {calculation.about}
         </p>
       </div>
-      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,28rem)_minmax(0,1fr)]">
         <div className="flex flex-col gap-3">
           <BenchInputs
             calculation={calculation}
@@ -98,13 +95,19 @@ export function BenchScreen({
         <div className="flex flex-col gap-3" aria-live="polite">
           {result.ok ? (
             <>
-              <Figures figures={result.figures} />
+              <p
+                aria-label="Answer"
+                className="rounded-box bg-primary p-3 text-2xl font-bold text-primary-content"
+              >
+                {sayAnswer(calculation, result.figures)}
+              </p>
               {result.notes.map((note) => (
                 <p key={note} className="border-l-4 border-info pl-2">
                   {note}
                 </p>
               ))}
               {result.curve && <CurveChart curve={result.curve} />}
+              <Figures figures={result.figures} />
             </>
           ) : (
             <Note tone="error">

@@ -35,7 +35,10 @@ export function readFilled(calculation: Calculation, filled: Filled): TypedInput
     Object.entries(calculation.fields).map(([name, field]): [string, TypedInputs[string]] => {
       const { text = '', unit = '' } = filled[name] ?? {};
       if (field.kind === 'choice') return [name, text];
-      return [name, text.trim() === '' ? undefined : { value: Number(text), unit }];
+      const plain = Number(text);
+      if (text.trim() === '') return [name, undefined];
+      // What is no plain figure may be one with its unit, as people write it: "100 psig".
+      return [name, Number.isNaN(plain) ? text : { value: plain, unit }];
     }),
   );
 }
@@ -61,7 +64,7 @@ function NumberInput({
   };
   return (
     <div className="border-t border-base-300 py-1">
-      <div className="grid grid-cols-[minmax(0,1fr)_7rem_5.5rem] items-center gap-2">
+      <div className="grid grid-cols-[minmax(0,1fr)_6rem_7rem] items-center gap-2">
         <label htmlFor={`in-${name}`} className="text-sm">
           {field.label} <span className="font-mono text-xs">{field.symbol}</span>
           {field.isOptional && <span className="text-xs"> (may be empty)</span>}
@@ -80,7 +83,7 @@ function NumberInput({
             aria-label={`Unit of ${field.label}`}
             value={at.unit}
             onChange={({ target }) => toUnit(target.value)}
-            className="select select-sm w-full font-mono"
+            className="select select-sm w-full truncate font-mono"
           >
             {units.map((unit) => (
               <option key={unit} value={unit}>
@@ -132,12 +135,12 @@ export function BenchInputs({
         }
         return (
           <div key={name} className="border-t border-base-300 py-1">
-            <label className="grid grid-cols-[minmax(0,1fr)_13rem] items-center gap-2 text-sm">
+            <label className="grid grid-cols-[minmax(0,1fr)_13.5rem] items-center gap-2 text-sm">
               {field.label}
               <select
                 value={at.text}
                 onChange={({ target }) => change({ text: target.value, unit: '' })}
-                className="select select-sm w-full"
+                className="select select-sm w-full truncate"
               >
                 {Object.entries(field.options).map(([id, label]) => (
                   <option key={id} value={id}>

@@ -56,7 +56,7 @@ function UseForm({
     if (done) setKept(chosen.id);
   };
   return (
-    <section aria-label="Use in a job" className="border-t-2 border-base-content pt-2">
+    <section aria-label="Use in a job" className="no-print border-t-2 border-base-content pt-2">
       <h2 className="text-lg font-bold">Use in this job</h2>
       <div className="flex flex-wrap items-end gap-2">
         <Combobox

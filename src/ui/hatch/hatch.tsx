@@ -104,7 +104,10 @@ export function HatchScreen({
 }) {
   return (
     <main className="grid gap-4 p-4 lg:grid-cols-[18rem_minmax(0,1fr)_19rem]">
-      <section aria-label="At the hatch" className="flex flex-col gap-2">
+      <section
+        aria-label="At the hatch"
+        className="flex flex-col gap-2 lg:sticky lg:top-14 lg:max-h-[calc(100vh-8rem)] lg:self-start"
+      >
         <h1 className="text-xl font-bold">Hatch</h1>
         {waiting.length === 0 ? (
           <p>
@@ -112,7 +115,7 @@ export function HatchScreen({
             its permit is closed.
           </p>
         ) : (
-          <ul className="flex flex-col gap-1">
+          <ul className="flex min-h-0 flex-col gap-1 overflow-y-auto max-lg:max-h-[50vh]">
             {waiting.map((row) => (
               <Waiting key={row.id} row={row} isChosen={row.id === at?.jobId} now={now} />
             ))}

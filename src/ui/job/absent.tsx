@@ -18,8 +18,10 @@ export function AbsentForm({
 }) {
   const run = useCommand();
   return (
-    <details className="w-full">
-      <summary className="cursor-pointer text-sm">{owner} is not there</summary>
+    <details className="open:w-full">
+      <summary className="cursor-pointer text-sm">
+        <span className="sr-only">{owner}</span> is not there
+      </summary>
       <div className="border-l-4 border-error pl-2">
         <p className="text-sm">
           Only when {owner} is surely not on site and cannot be reached. {owner} is told before

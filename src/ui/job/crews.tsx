@@ -119,8 +119,12 @@ function People({
         const all = Object.entries(locks);
         const [first] = all;
         return (
-          <li key={person} data-on={person} className="flex flex-wrap items-center gap-2">
-            <span>
+          <li
+            key={person}
+            data-on={person}
+            className="flex flex-wrap items-center gap-x-2 border-t border-base-300 pt-1"
+          >
+            <span className="grow">
               {names[person] ?? person},{' '}
               {all.map(([where, lock]) => (
                 <span key={where}>
@@ -130,6 +134,7 @@ function People({
               ))}
             </span>
             <button
+              aria-label={`Sign ${names[person] ?? person} off`}
               className="btn btn-sm max-sm:h-11"
               onClick={() =>
                 void run({
@@ -139,7 +144,7 @@ function People({
                 })
               }
             >
-              Sign {names[person] ?? person} off
+              Sign off
             </button>
             {all.map(([where, lock]) => (
               <AbsentForm

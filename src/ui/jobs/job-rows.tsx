@@ -1,15 +1,13 @@
 'use client';
 
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
-import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
 import type { JobRow } from '../../core/watch';
 import { JobCell } from './job-cell';
+import { useLongRows } from '../kit/long-rows';
 import { layColumns } from './job-columns';
 
 const ROW_PX = 48;
-/** Up to so many rows stand in the page as they are; of more only those in sight are drawn. */
-const MOST_PLAIN = 100;
 /** A line of their own where the screen is narrow. */
 const WIDE: ReadonlySet<string> = new Set(['title', 'next', 'until']);
 
@@ -38,22 +36,7 @@ export function JobRows({
   readonly now: string;
 }) {
   const router = useRouter();
-  const scroller = useRef<HTMLDivElement>(null);
-  const isLong = rows.length > MOST_PLAIN;
-  // eslint-disable-next-line react-hooks/incompatible-library -- what it answers is used here alone
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 12,
-    enabled: isLong,
-  });
-  const drawn: readonly { readonly index: number; readonly place?: CSSProperties }[] = isLong
-    ? virtual.getVirtualItems().map(({ index, start }) => ({
-        index,
-        place: { position: 'absolute', top: start, left: 0, right: 0, height: ROW_PX },
-      }))
-    : rows.map((_, index) => ({ index }));
+  const { scroller, isLong, drawn, before, after } = useLongRows(rows.length, () => ROW_PX);
   const grid = { gridTemplateColumns: layColumns(shown) };
   return (
     <div
@@ -74,11 +57,8 @@ export function JobRows({
           {headings}
         </div>
       </div>
-      <div
-        role="rowgroup"
-        style={isLong ? { height: virtual.getTotalSize(), position: 'relative' } : undefined}
-      >
-        {drawn.map(({ index, place }) => {
+      <div role="rowgroup" style={{ paddingTop: before, paddingBottom: after }}>
+        {drawn.map((index) => {
           const row = rows[index];
           if (!row) return null;
           return (
@@ -88,7 +68,7 @@ export function JobRows({
               aria-rowindex={index + 2}
               onClick={() => router.push(`/jobs/${row.id}`)}
               className="flex cursor-pointer flex-wrap items-center gap-x-3 border-t border-base-300 px-2 py-1.5 hover:bg-base-200 md:grid md:min-w-[56rem]"
-              style={{ ...grid, ...place }}
+              style={isLong ? { ...grid, height: ROW_PX } : grid}
             >
               {shown.map((id) => (
                 <span

@@ -3,9 +3,13 @@
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BoxInUse, Hanging, LockSurvey } from '../../core/locks/survey';
+import { useLongRows } from '../kit/long-rows';
 import { Instant } from '../kit/moment';
 
 type Names = Readonly<Record<string, string>>;
+
+/** Height of a line of the list. */
+const LINE_PX = 24;
 
 function JobLink({ job }: { readonly job: string }) {
   return (
@@ -131,6 +135,10 @@ export function LocksScreen({
       (!onlyHanging || sought.trim() !== '' || hangs.length > 0) &&
       matches(id, set, owner, owner && names[owner], ...hangs.flatMap(about)),
   );
+  const { scroller, isLong, drawn, before, after } = useLongRows(
+    shown.length,
+    (index) => Math.max(1, shown[index]?.hangs.length ?? 1) * LINE_PX + 1,
+  );
   const shownBoxes = boxes.filter(({ id, name, inUse }) =>
     matches(
       id,
@@ -164,7 +172,10 @@ export function LocksScreen({
         {findings.length === 0 ? (
           <p>Locks and keys balance.</p>
         ) : (
-          <ul className="border-2 border-error p-2">
+          <ul
+            tabIndex={findings.length > 4 ? 0 : undefined}
+            className="max-h-32 overflow-y-auto rounded-box border-2 border-error p-2"
+          >
             {findings.map(({ code, subject, words }) => (
               <li key={code + subject} data-code={code}>
                 {words}
@@ -204,9 +215,15 @@ export function LocksScreen({
             </p>
           )}
           {shown.length > 0 && (
-            <div className="overflow-x-auto">
+            <div
+              ref={scroller}
+              className={`overflow-x-auto ${isLong ? 'max-h-[calc(100vh-8rem)] overflow-y-auto' : ''}`}
+              tabIndex={isLong ? 0 : undefined}
+              role={isLong ? 'region' : undefined}
+              aria-label={isLong ? 'Locks that are shown' : undefined}
+            >
               <table className="w-full text-left [&_td]:pr-3 [&_th]:pr-3">
-                <thead>
+                <thead className={isLong ? 'sticky top-0 bg-base-100' : ''}>
                   <tr>
                     <th>Lock</th>
                     <th>Use</th>
@@ -218,16 +235,23 @@ export function LocksScreen({
                   </tr>
                 </thead>
                 <tbody>
-                  {shown.map(({ id, use, set, owner, hangs }) => (
-                    <tr key={id} data-lock={id} className="border-t border-base-300 align-top">
-                      <th scope="row" className="font-mono">
-                        {id}
-                      </th>
-                      <td>{use}</td>
-                      <td>{owner === undefined ? set : (names[owner] ?? owner)}</td>
-                      <Places hangs={hangs} names={names} />
-                    </tr>
-                  ))}
+                  {before > 0 && <tr aria-hidden style={{ height: before }} />}
+                  {drawn.map((index) => {
+                    const lock = shown[index];
+                    if (!lock) return null;
+                    const { id, use, set, owner, hangs } = lock;
+                    return (
+                      <tr key={id} data-lock={id} className="border-t border-base-300 align-top">
+                        <th scope="row" className="font-mono">
+                          {id}
+                        </th>
+                        <td>{use}</td>
+                        <td>{owner === undefined ? set : (names[owner] ?? owner)}</td>
+                        <Places hangs={hangs} names={names} />
+                      </tr>
+                    );
+                  })}
+                  {after > 0 && <tr aria-hidden style={{ height: after }} />}
                 </tbody>
               </table>
             </div>
