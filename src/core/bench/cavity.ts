@@ -138,30 +138,35 @@ export const gasCavity = defineCalculation(
     return {
       figures: [
         figure(
-          'Stands between the valves (gauge)',
-          'pc',
-          stands - ambient,
-          'gauge-pressure',
-          'bar',
-          true,
-        ),
-        figure(
           'Largest leak that the bleed carries',
           'Qmax',
           computeLargestGasLeak(cavity, limit) * perKilogram,
           'leak-rate',
           'mbar litre/s',
+          leak === 0,
         ),
-        figure(
-          'Least free bore of a bleed for this leak',
-          'dmin',
-          computeLeastGasBleed(cavity, area, limit),
-          'length',
-          'mm',
-        ),
-        figure('Leaves by the bleed', 'm', leak / perKilogram, 'mass-flow', 'kg/h'),
+        ...(leak === 0
+          ? []
+          : [
+              figure(
+                'Stands between the valves (gauge)',
+                'pc',
+                stands - ambient,
+                'gauge-pressure',
+                'bar',
+                true,
+              ),
+              figure(
+                'Least free bore of a bleed for this leak',
+                'dmin',
+                computeLeastGasBleed(cavity, area, limit),
+                'length',
+                'mm',
+              ),
+              figure('Leaves by the bleed', 'm', leak / perKilogram, 'mass-flow', 'kg/h'),
+            ]),
       ],
-      notes: [sayVerdict(stands <= limit)],
+      notes: leak === 0 ? [] : [sayVerdict(stands <= limit)],
       ...(leak > 0
         ? {
             curve: {
@@ -227,23 +232,35 @@ export const liquidCavity = defineCalculation(
     const { steps, ...axes } = drawn(leak * DRAWN_TO, 'litre/min', 'volume-flow');
     return {
       figures: [
-        figure('Stands between the valves (gauge)', 'pc', stands, 'gauge-pressure', 'bar', true),
         figure(
           'Largest leak that the bleed carries',
           'Qmax',
           computeLargestLiquidLeak(cavity, allowed),
           'volume-flow',
           'litre/min',
+          leak === 0,
         ),
-        figure(
-          'Least free bore of a bleed for this leak',
-          'dmin',
-          computeLeastLiquidBleed(cavity, area, allowed),
-          'length',
-          'mm',
-        ),
+        ...(leak === 0
+          ? []
+          : [
+              figure(
+                'Stands between the valves (gauge)',
+                'pc',
+                stands,
+                'gauge-pressure',
+                'bar',
+                true,
+              ),
+              figure(
+                'Least free bore of a bleed for this leak',
+                'dmin',
+                computeLeastLiquidBleed(cavity, area, allowed),
+                'length',
+                'mm',
+              ),
+            ]),
       ],
-      notes: [sayVerdict(stands <= allowed)],
+      notes: leak === 0 ? [] : [sayVerdict(stands <= allowed)],
       ...(leak > 0
         ? {
             curve: {

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { buildGraph, parsePlantText, type IsolationPlan, type Plant, type Store } from '../plant';
 import { presentOrThrow } from '../result';
+import { computePlantState } from '../isolation';
+import { listBleeds } from './bleeds';
 import { findLetDown, findWaitSeconds, listStored } from '.';
 
 const parsed = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
@@ -87,5 +89,60 @@ describe('letting down from the plant file', () => {
     expect(findLetDown(graph, NOTHING, outlet('EA-SWA'))).toBeUndefined();
     const bare = findLetDown(graph, allBut(), { ...outlet('VT-803'), dn_mm: undefined });
     expect(bare?.result).toMatchObject({ ok: false, problems: [{ field: 'bore' }] });
+  });
+});
+
+describe('bleeds between two valves', () => {
+  const line = (changes: object = {}, medium: object = {}) =>
+    buildGraph({
+      ...plant,
+      areas: [],
+      media: [{ id: 'M', name: 'air', energy: 'pressure', phase: 'gas', hazards: [], ...medium }],
+      sections: ['SRC', 'GAP', 'WORK'].map((id) => ({
+        id,
+        name: id,
+        medium: 'M',
+        area: 'A',
+        pressure_bar: 7,
+        ...(id === 'SRC' ? { source: { name: 'main' } } : {}),
+      })),
+      links: [
+        { id: 'V1', kind: 'ball-valve', between: ['SRC', 'GAP'] },
+        { id: 'V2', kind: 'ball-valve', between: ['GAP', 'WORK'] },
+      ],
+      outlets: [
+        { id: 'BL', section: 'GAP', kind: 'bleed', leads_to: 'safe', dn_mm: 6, ...changes },
+      ],
+      gauges: [],
+      equipment: [],
+    } as unknown as Plant);
+  const bleeds = (graph: ReturnType<typeof line>, close = ['V1', 'V2']) =>
+    listBleeds(graph, computePlantState(graph, { ...NOTHING, close, open: ['BL'] }));
+
+  it('says what leak each carries, as the page of the Bench does', () => {
+    const [found] = bleeds(line());
+    expect(found).toMatchObject({ subject: 'BL', calculation: 'cavity-gas' });
+    const main = found?.result.ok && found.result.figures.find(({ isMain }) => isMain);
+    expect(main && main.label).toBe('Largest leak that the bleed carries');
+    expect(main && main.value).toBeGreaterThan(0);
+  });
+
+  it('takes a liquid as one, and leaves out what boils', () => {
+    const liquid = { phase: 'liquid', energy: 'process' };
+    expect(bleeds(line({}, liquid))[0]).toMatchObject({
+      calculation: 'cavity-liquid',
+      result: { ok: true },
+    });
+    expect(bleeds(line({}, { ...liquid, fluid: 'lpg' }))).toEqual([]);
+    expect(bleeds(line({}, { phase: 'vapour' }))).toEqual([]);
+  });
+
+  it('is none with one valve alone, and makes up no size', () => {
+    expect(bleeds(line(), ['V1'])).toEqual([]);
+    expect(bleeds(line(), ['V2'])).toEqual([]);
+    expect(bleeds(line({ dn_mm: undefined }))[0]?.result).toMatchObject({
+      ok: false,
+      problems: [{ field: 'bore' }],
+    });
   });
 });

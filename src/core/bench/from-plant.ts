@@ -5,70 +5,14 @@ import {
   type PlantState,
   type Requirement,
 } from '../isolation';
-import {
-  linksOf,
-  otherEnd,
-  type IsolationPlan,
-  type Outlet,
-  type PlantGraph,
-  type Section,
-} from '../plant';
-import type { Calculation, CalculationResult, Typed, TypedInputs } from './define';
-import { findCalculation } from './list';
-import type { Given } from './given';
+import type { IsolationPlan, Outlet, PlantGraph, Section } from '../plant';
+import { listBleeds } from './bleeds';
+import type { CalculationResult } from './define';
 import { doesBoil, readGas } from './medium';
 import { mapStore, parameter } from './store-inputs';
-import { presentOrThrow } from '../result';
+import { findOrThrow, letDownTo, listOneMedium, work, type StoredEnergy } from './work-out';
 
-/** What is known, computed, of one store or of the gas behind one opened outlet. */
-export interface StoredEnergy {
-  /** Id of the store or outlet. */
-  readonly subject: string;
-  readonly section: string;
-  readonly kind: string;
-  readonly calculation: string;
-  /** What the plant file gives, ready for the Bench. */
-  readonly inputs: TypedInputs;
-  readonly result: CalculationResult;
-}
-
-const findOrThrow = (id: string): Calculation => presentOrThrow(findCalculation(id), id);
-
-/**
- * Site-wide figures that the plant file does not give (atmosphere, k, coefficients) are taken as the calculation opens with
- * them; what belongs to the thing itself is never made up: it is missing, and the result says so.
- */
-const ASSUMED = new Set([
-  'ambient',
-  'k',
-  'coefficient',
-  'modulus',
-  'within',
-  'to',
-  'target',
-  'back',
-  'temperature',
-  'molar',
-]);
-
-function work(calculation: Calculation, given: readonly Given[], assumed: readonly string[] = []) {
-  const inputs: Record<string, Typed> = {};
-  for (const [name, field] of Object.entries(calculation.fields)) {
-    if (!ASSUMED.has(name)) continue;
-    if (field.kind === 'number' && field.start !== undefined)
-      inputs[name] = { value: field.start, unit: field.unit };
-  }
-  for (const [name, value, unit = ''] of given) {
-    if (value === undefined) continue;
-    inputs[name] = typeof value === 'string' ? value : { value, unit };
-  }
-  const result = calculation.run(inputs);
-  // What was taken for want of anything better is said beside the figures.
-  return {
-    inputs,
-    result: result.ok ? { ...result, notes: [...result.notes, ...assumed] } : result,
-  };
-}
+export type { StoredEnergy } from './work-out';
 
 /** The energy of each store of the named sections, or of the whole plant, in the order of ids. */
 export function listStored(graph: PlantGraph, sections?: ReadonlySet<string>): StoredEnergy[] {
@@ -113,18 +57,6 @@ function findDrain(graph: PlantGraph, outlet: Outlet): StoredEnergy | undefined 
       ['bore', outlet.dn_mm, 'mm'],
     ]),
   };
-}
-
-/** The sections of one medium that hang together with a section under a plan. */
-function listOneMedium(graph: PlantGraph, state: PlantState, from: number): Section[] {
-  const seen = new Set([from]);
-  for (const section of seen) {
-    for (const link of linksOf(graph, section)) {
-      const next = otherEnd(graph, link, section);
-      if (!state.barred[link] && graph.medium[next] === graph.medium[from]) seen.add(next);
-    }
-  }
-  return [...seen].map((section) => presentOrThrow(graph.sections[section], 'section'));
 }
 
 /** The volume of a body, of what is given; undefined when none is. */
@@ -187,9 +119,6 @@ export function findLetDown(
   );
   return { ...about, calculation: 'let-down', ...longest };
 }
-
-/** The small overpressure (bar gauge) at which the clock stops: 0.05, or a tenth of a lower pressure. The gauge alone proves. */
-const letDownTo = (bar: number): number => Math.min(0.05, bar / 10);
 
 /** The time (s) that a result says to wait, when its main figure is a time. */
 export function findWaitSeconds(result: CalculationResult): number | undefined {
@@ -266,6 +195,7 @@ export function findStored(
   return [
     ...listStored(graph).filter(({ subject }) => stores.has(subject)),
     ...listTrapped(graph, state),
+    ...listBleeds(graph, state),
     ...outlets,
   ];
 }

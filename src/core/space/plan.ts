@@ -1,5 +1,6 @@
 import { substanceOf, type LflBasis, type SubstanceCode } from '../gas/substances';
 import { refuse, type Refusal } from '../rules/refuse';
+import { computeTimeToOxygen } from './inert';
 import {
   computeAirChanges,
   canStandTogether,
@@ -66,16 +67,41 @@ export interface PurgePlan {
   readonly isEnoughOccupied: boolean;
   /** What oxygen tends to with the leak (% vol). */
   readonly oxygenEnd_pct: number;
+  /** How long (min) the air stays fit for people once the blower stops, by the leak alone; undefined without a leak. */
+  readonly fitWithout_min: number | undefined;
 }
 
-/** The most of a gas that may be left (% vol): half of what would be refused, so that a test can pass; what is poison by its ppm. */
-function targetOf(gas: SubstanceCode, { lflMost, lflBasis }: PurgeLimits): number | undefined {
+/** The least of a gas (% vol) that keeps people out: by its flammable limit, and what is poison by its ppm; undefined for what is neither. */
+function refusedFrom(gas: SubstanceCode, { lflMost, lflBasis }: PurgeLimits): number | undefined {
   const { lfl, day_ppm, peak_ppm } = substanceOf(gas);
   const limits = [
     ...(lfl ? [(lfl[lflBasis] * lflMost) / 100] : []),
     ...[day_ppm, peak_ppm].flatMap((ppm) => (ppm === undefined ? [] : [ppm / 10_000])),
   ];
-  return limits.length === 0 ? undefined : Math.min(...limits) / 2;
+  return limits.length === 0 ? undefined : Math.min(...limits);
+}
+
+/** The most of a gas that may be left (% vol): half of what would be refused, so that a test can pass. */
+function targetOf(gas: SubstanceCode, limits: PurgeLimits): number | undefined {
+  const refused = refusedFrom(gas, limits);
+  return refused === undefined ? undefined : refused / 2;
+}
+
+/** How long (min) air that is fresh stays fit for people once the blower has stopped: until oxygen or the gas itself keeps them out. */
+function computeFitWithout(
+  { volume_m3, leak_m3_min, gas }: PurgeNeeds,
+  limits: PurgeLimits,
+): number | undefined {
+  if (leak_m3_min === 0) return undefined;
+  // Whatever leaks in pushes air out, and thins what is left of the fresh air's share in the same measure.
+  const space = { volume: volume_m3, leak: leak_m3_min, fresh: 0 };
+  const until = (fresh: number, least: number) =>
+    computeTimeToOxygen(space, fresh, fresh, least) ?? Infinity;
+  const refused = refusedFrom(gas, limits);
+  const byOxygen = gas === 'oxygen' ? Infinity : until(limits.oxygenFresh, limits.oxygenLeast);
+  const byGas = refused === undefined ? Infinity : until(100, 100 - refused);
+  const shortest = Math.min(byOxygen, byGas);
+  return shortest === Infinity ? undefined : shortest;
 }
 
 const never = (what: string, least_m3_min: number, flow_m3_min: number): Refusal =>
@@ -168,6 +194,7 @@ export function planPurge(
       occupied_m3_min: occupied,
       isEnoughOccupied: blower_m3_min >= occupied,
       oxygenEnd_pct: oxygen.end_pct,
+      fitWithout_min: computeFitWithout(needs, limits),
     },
     refusals: [],
   };

@@ -140,6 +140,24 @@ describe('the plan of a purge', () => {
     expect(plan?.ways.every((way) => way.minutes <= (plan?.minutes ?? 0))).toBe(true);
   });
 
+  /** By hand: V / G ln(20.9 / 20) for nitrogen; V / G times the share for a poison, as little of it is needed. */
+  it.each([
+    ['no leak', {}, undefined],
+    ['nitrogen', { gas: 'nitrogen' as const, leak_m3_min: 0.2 }, 'oxygen'],
+    ['a poison', { gas: 'hydrogen-sulphide' as const, leak_m3_min: 1e-5, start_pct: 0 }, 'poison'],
+  ])('says how long the air stays fit once the blower stops: %s', (_label, more, by) => {
+    const { plan } = planPurge({ ...NEEDS, ...more }, LIMITS);
+    const { volume_m3, leak_m3_min } = { ...NEEDS, ...more };
+    const turnover = volume_m3 / leak_m3_min;
+    const { oxygenFresh, oxygenLeast } = LIMITS;
+    const byHand = {
+      oxygen: turnover * Math.log(oxygenFresh / oxygenLeast),
+      poison: (turnover * 10) / 1e6,
+    };
+    if (by === undefined) expect(plan?.fitWithout_min).toBeUndefined();
+    else expect((plan?.fitWithout_min ?? 0) / byHand[by as 'oxygen']).toBeCloseTo(1, 3);
+  });
+
   it.each([
     ['two bends', { bends: 2 }, ['purge-bends']],
     ['a leak of gas', { leak_m3_min: 3 }, ['purge-never', 'purge-never']],

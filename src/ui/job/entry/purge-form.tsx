@@ -6,6 +6,7 @@ import { SUBSTANCES } from '../../../core/gas/substances';
 import { explainIn } from '../../../core/rules/book';
 import type { PurgeNeeds } from '../../../core/space';
 import { planPurge } from '../../../core/space/plan';
+import { writeFigure } from '../../../core/units/quantity';
 import { FANS, MOST_BENDS } from '../../../core/space/purge';
 import type { EntryView } from '../../../core/job';
 import { useCommand } from '../../command/use-command';
@@ -59,6 +60,13 @@ function Ways({ needs, entry }: { readonly needs: PurgeNeeds; readonly entry: En
         want a blower of <span className="font-mono">{plan.occupied_m3_min.toFixed(1)} m³/min</span>
         , at most {MOST_BENDS.ventilate} bends, the hose aimed at a wall:{' '}
         {plan.isEnoughOccupied ? 'this one does' : '▲ this one is too small'}.
+        {plan.fitWithout_min !== undefined && (
+          <strong className="block">
+            If the blower stops, the leak makes the air unfit within{' '}
+            <span className="font-mono">{writeFigure(plan.fitWithout_min)} min</span>: everyone
+            comes out at once, and nobody waits for the detector.
+          </strong>
+        )}
       </caption>
       <tbody>
         {plan.ways.map((way) => (
