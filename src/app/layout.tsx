@@ -1,5 +1,3 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
-import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
@@ -18,6 +16,7 @@ import { Welcome } from '../ui/frame/welcome';
 import { WELCOMED } from '../ui/frame/welcomed';
 import { NotStarted } from '../ui/shell/not-started';
 import { SiteZone } from '../ui/kit/moment';
+import { FACES } from './fonts';
 
 export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
 export const dynamic = 'force-dynamic';
@@ -43,7 +42,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
   const me = await findMe();
   const told = (await cookies()).get(WELCOMED)?.value.split('.') ?? [];
   return (
-    <html lang="en">
+    <html lang="en" className={FACES}>
       <body className="min-h-screen bg-base-100 text-base-content">
         <SiteZone zone={readValues(sharedDatabase()).values.zone}>
           {me ? (

@@ -3,3 +3,4 @@ export * from './beside';
 export * from './open';
 export * as tables from './schema';
 export * from './per-process';
+export * from './prepared';

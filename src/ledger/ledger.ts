@@ -1,5 +1,5 @@
-import { and, asc, desc, eq, gt, like, max } from 'drizzle-orm';
-import { onceKept, tables, type Db } from '../db';
+import { and, asc, desc, eq, gt, like, max, sql } from 'drizzle-orm';
+import { onceFor, onceKept, tables, type Db } from '../db';
 import { FIRST_HASH, hashEvent, type ChainedEvent } from './hash';
 import { appendHead, type Head } from './heads';
 import { signerOf, type Signer } from './signer';
@@ -16,14 +16,41 @@ export interface StoredEvent {
   readonly hash: string;
 }
 
+const { events: eventRows } = tables;
+
+const askStream = onceFor((db) =>
+  db
+    .select()
+    .from(eventRows)
+    .where(
+      and(
+        eq(eventRows.stream, sql.placeholder('stream')),
+        gt(eventRows.sequence, sql.placeholder('after')),
+      ),
+    )
+    .orderBy(asc(eventRows.sequence))
+    .prepare(),
+);
+const askHead = onceFor((db) =>
+  db
+    .select({ head: max(eventRows.id) })
+    .from(eventRows)
+    .prepare(),
+);
+const askLast = onceFor((db) =>
+  db
+    .select()
+    .from(eventRows)
+    .where(eq(eventRows.stream, sql.placeholder('stream')))
+    .orderBy(desc(eventRows.sequence))
+    .limit(1)
+    .prepare(),
+);
+
 /** Reads a stream from its beginning, or what came after a sequence number. */
 export function readStream(db: Db, stream: string, after = 0): StoredEvent[] {
-  return db
-    .select()
-    .from(tables.events)
-    .where(and(eq(tables.events.stream, stream), gt(tables.events.sequence, after)))
-    .orderBy(asc(tables.events.sequence))
-    .all()
+  return askStream(db)
+    .all({ stream, after })
     .map((row) => ({ ...row, payload: JSON.parse(row.payload) as unknown }));
 }
 
@@ -33,11 +60,7 @@ export function* iterateEvents(db: Db): Generator<StoredEvent> {
 }
 
 /** The number of the newest event of the whole ledger; 0 before the first. */
-export const readHead = (db: Db): number =>
-  db
-    .select({ head: max(tables.events.id) })
-    .from(tables.events)
-    .get()?.head ?? 0;
+export const readHead = (db: Db): number => askHead(db).get()?.head ?? 0;
 
 /** The streams that grew after an event, by its number in the whole ledger. */
 export const listGrown = (db: Db, after: number): string[] =>
@@ -50,13 +73,7 @@ export const listGrown = (db: Db, after: number): string[] =>
 
 /** The newest event of a stream, or undefined. */
 export function readLast(db: Db, stream: string): StoredEvent | undefined {
-  const row = db
-    .select()
-    .from(tables.events)
-    .where(eq(tables.events.stream, stream))
-    .orderBy(desc(tables.events.sequence))
-    .limit(1)
-    .get();
+  const row = askLast(db).get({ stream });
   return row && { ...row, payload: JSON.parse(row.payload) as unknown };
 }
 

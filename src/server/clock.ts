@@ -1,12 +1,16 @@
 import { eq } from 'drizzle-orm';
-import { tables, writeAlone, type Db } from '../db';
+import { onceFor, tables, writeAlone, type Db } from '../db';
 import { appendEvents, CLOCK_STREAM, readLast } from '../ledger';
 
 const OFFSET = 'clock-offset-ms';
 
+const askOffset = onceFor((db) =>
+  db.select().from(tables.settings).where(eq(tables.settings.name, OFFSET)).prepare(),
+);
+
 /** The one clock: the machine's time, plus an offset that only the demonstration and tests can move. */
 export function readNow(db: Db): string {
-  const row = db.select().from(tables.settings).where(eq(tables.settings.name, OFFSET)).get();
+  const row = askOffset(db).get();
   return new Date(Date.now() + Number(row?.value ?? 0)).toISOString();
 }
 

@@ -7,6 +7,8 @@ import { readPresence, type Presence } from './presence';
 /** How often the ledger is looked at for something new, and how often it is said that nothing was (ms). */
 const LOOK_MS = 250;
 const BEAT_MS = 2000;
+/** How often it is asked whether a listener may go on (ms): fifty screens ask fifty times. */
+const ASK_MS = 1000;
 
 /** What a listener is told: the newest event, the site's time, who is in spaces, which alarms stand. */
 interface Beat extends Presence {
@@ -32,7 +34,7 @@ function readBeat(db: Db, since?: number): Beat {
   };
 }
 
-/** How long a listener may listen: `goesOn` is asked at every look, and once it is false the listener ends. */
+/** How long a listener may listen: `goesOn` is asked once a second, and once it is false the listener ends. */
 interface Leave {
   readonly goesOn: () => boolean;
   readonly end: () => void;
@@ -40,6 +42,8 @@ interface Leave {
 
 interface Listener extends Leave {
   readonly hear: (beat: Beat) => void;
+  /** When it was last asked whether it goes on (ms). */
+  asked: number;
 }
 
 const FOREVER: Leave = { goesOn: () => true, end: () => undefined };
@@ -57,7 +61,12 @@ const towers = perProcess('towers', () => new WeakMap<Db, Tower>());
 const skewOf = (now: string) => Math.round((Date.parse(now) - Date.now()) / 1000);
 
 function look(db: Db, tower: Tower): void {
-  for (const listener of tower.listeners) if (!listener.goesOn()) listener.end();
+  const at = Date.now();
+  for (const listener of tower.listeners) {
+    if (at - listener.asked < ASK_MS) continue;
+    listener.asked = at;
+    if (!listener.goesOn()) listener.end();
+  }
   const { last } = tower;
   const beat = readBeat(db, last.head);
   const skew = skewOf(beat.now);
@@ -69,7 +78,7 @@ function look(db: Db, tower: Tower): void {
 
 /** Tells a listener at once how things stand, and then whenever something changes or two seconds have passed. Answers how to leave. */
 export function listen(db: Db, hear: Listener['hear'], leave: Leave = FOREVER): () => void {
-  const listener: Listener = { hear, ...leave };
+  const listener: Listener = { hear, ...leave, asked: Date.now() };
   const tower: Tower = towers.get(db) ?? {
     listeners: new Set(),
     last: { head: readHead(db), skew: 0, at: 0 },

@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { gasDetectorSchema } from '../core/gas/instrument';
 import { policyOf, trustedBy, type SiteFacts } from '../core/job';
 import { ROLES, type Instrument, type Person } from '../core/people/people';
 import { ProgrammerFault } from '../core/result';
-import { tables, writeAlone, type Db } from '../db';
-import { appendEvents, readLast } from '../ledger';
+import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
+import { appendEvents, readHead, readLast } from '../ledger';
 import { readNow } from './clock';
 import { readGraph, readPlantVersion } from './plant';
 import { readValues } from './site-rules';
@@ -65,9 +65,17 @@ export function listPeople(db: Db): Person[] {
     }));
 }
 
+const askPerson = onceFor((db) =>
+  db
+    .select()
+    .from(tables.people)
+    .where(eq(tables.people.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 /** One person of the site, or undefined. */
 export function findPerson(db: Db, id: string): Person | undefined {
-  const row = db.select().from(tables.people).where(eq(tables.people.id, id)).get();
+  const row = askPerson(db).get({ id });
   if (!row) return undefined;
   const { name, employer, authorisations: text } = row;
   return { id, name, employer, authorisations: readAuthorisations(text) };
@@ -117,11 +125,35 @@ function readRegistered(db: Db): Registered {
   return registers;
 }
 
+/** The site as it was read last: everything that it is made of stands in the ledger, so it is worked out once for each event. */
+const sites = perProcess(
+  'sites',
+  () =>
+    new WeakMap<
+      Db['$client'],
+      { readonly head: number; readonly byPlant: Map<number, SiteFacts> }
+    >(),
+);
+const NEWEST = 0;
+
 /**
  * Everything of the site that a decision needs. `tiedTo` is the version of the drawing that counts for a job whose plan is
  * accepted; without it the newest counts.
  */
 export function readSite(db: Db, tiedTo?: number): SiteFacts {
+  // What a transaction has written may be rolled back, and its numbers given to something else.
+  if (db.$client.inTransaction) return workOutSite(db, tiedTo);
+  const head = readHead(db);
+  const before = sites.get(db.$client);
+  const known = before?.head === head ? before : { head, byPlant: new Map<number, SiteFacts>() };
+  sites.set(db.$client, known);
+  const key = tiedTo ?? NEWEST;
+  const site = known.byPlant.get(key) ?? workOutSite(db, tiedTo);
+  known.byPlant.set(key, site);
+  return site;
+}
+
+function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
   const newest = readPlantVersion(db);
   const { version: valuesVersion, values } = readValues(db);
   const plantVersion = tiedTo ?? newest;

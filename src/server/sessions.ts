@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { eq, lt } from 'drizzle-orm';
+import { eq, lt, sql } from 'drizzle-orm';
 import { findAuthorisation, type Person, type Role } from '../core/people/people';
-import { tables, type Db } from '../db';
+import { onceFor, tables, type Db } from '../db';
 import { readNow } from './clock';
 import { digestOfPin, findPerson } from './registers';
 import { readValues } from './site-rules';
@@ -13,12 +13,23 @@ const SEEN_EVERY_MS = 60_000;
 
 const digest = (text: string): string => createHash('sha256').update(text).digest('hex');
 
-function readPinDigest(db: Db, person: string): string | undefined {
-  const row = db
+const askPinHash = onceFor((db) =>
+  db
     .select({ pinHash: people.pinHash })
     .from(people)
-    .where(eq(people.id, person))
-    .get();
+    .where(eq(people.id, sql.placeholder('person')))
+    .prepare(),
+);
+const askSession = onceFor((db) =>
+  db
+    .select()
+    .from(sessions)
+    .where(eq(sessions.id, sql.placeholder('id')))
+    .prepare(),
+);
+
+function readPinDigest(db: Db, person: string): string | undefined {
+  const row = askPinHash(db).get({ person });
   return row && digestOfPin(row.pinHash);
 }
 
@@ -84,12 +95,7 @@ function judge(db: Db, row: typeof sessions.$inferSelect): Person | undefined {
   return held.every((role) => findAuthorisation(person, role, now) === 'held') ? person : undefined;
 }
 
-const findRow = (db: Db, secret: string) =>
-  db
-    .select()
-    .from(sessions)
-    .where(eq(sessions.id, digest(secret)))
-    .get();
+const findRow = (db: Db, secret: string) => askSession(db).get({ id: digest(secret) });
 
 /** Whether a session goes on. Asking does not keep it alive: a screen that nobody touches ends. */
 export function isSessionLive(db: Db, secret: string): boolean {

@@ -64,7 +64,6 @@ export function TopBar({
       <button
         className="flex min-w-0 grow items-center gap-2 rounded border border-base-300 bg-base-100 px-2 py-1 text-left text-sm max-sm:grow-0"
         onClick={onFind}
-        aria-label="Find or do"
         aria-keyshortcuts="Control+K"
       >
         <Search size={14} aria-hidden className="shrink-0" />

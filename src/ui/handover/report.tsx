@@ -52,10 +52,10 @@ export function ReportView({
           aria-label={HANDOVER_PARTS[part]}
           className={`rounded-box bg-base-200 p-3 ${part === 'overdue' ? 'border-l-4 border-error' : ''}`}
         >
-          <h3 className={`font-bold ${part === 'overdue' ? 'text-error' : ''}`}>
+          <h2 className={`font-bold ${part === 'overdue' ? 'text-error' : ''}`}>
             {HANDOVER_PARTS[part]}{' '}
             <span className="font-mono text-sm font-normal">({report[part].length})</span>
-          </h3>
+          </h2>
           <ul>
             {report[part].map((line, n) => (
               <Line key={n} line={line} names={names} />

@@ -134,7 +134,6 @@ function People({
               ))}
             </span>
             <button
-              aria-label={`Sign ${names[person] ?? person} off`}
               className="btn btn-sm max-sm:h-11"
               onClick={() =>
                 void run({
@@ -144,7 +143,7 @@ function People({
                 })
               }
             >
-              Sign off
+              Sign<span className="sr-only"> {names[person] ?? person}</span> off
             </button>
             {all.map(([where, lock]) => (
               <AbsentForm

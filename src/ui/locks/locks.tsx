@@ -9,11 +9,11 @@ import { Instant } from '../kit/moment';
 type Names = Readonly<Record<string, string>>;
 
 /** Height of a line of the list. */
-const LINE_PX = 24;
+const LINE_PX = 26;
 
 function JobLink({ job }: { readonly job: string }) {
   return (
-    <Link href={`/jobs/${job}`} className="font-mono underline">
+    <Link href={`/jobs/${job}`} className="inline-block min-w-6 py-0.5 font-mono underline">
       {job}
     </Link>
   );

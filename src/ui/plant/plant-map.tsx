@@ -56,7 +56,12 @@ function Region({
       {jobs.length > 0 && (
         <p className="flex flex-wrap gap-x-2 text-xs">
           {jobs.map((job) => (
-            <Link key={job.id} href={`/jobs/${job.id}`} className="underline" title={job.title}>
+            <Link
+              key={job.id}
+              href={`/jobs/${job.id}`}
+              className="inline-block min-w-6 py-0.5 underline"
+              title={job.title}
+            >
               <span className="font-mono">{job.id}</span> {job.title}
             </Link>
           ))}

@@ -73,7 +73,7 @@ function Jobs({ jobs }: { readonly jobs: SectionAnswer['jobs'] }) {
     <ul className={LIST}>
       {jobs.map(({ id, title, stage, worksHere, points }) => (
         <li key={id}>
-          <Link href={`/jobs/${id}`} className="underline">
+          <Link href={`/jobs/${id}`} className="inline-block py-0.5 underline">
             <span className="font-mono">{id}</span> {title}
           </Link>
           <span className="block text-xs">
