@@ -125,4 +125,11 @@ test('figures are worked out as they are typed, refused by field, and used in a 
   await expect(page.getByText(/wait \d\d min, then read PG-2002/)).toBeVisible();
   await page.goto('/bench');
   await expectNoBarriers(page);
+  await page.getByRole('link', { name: /^How hard would this let go/ }).click();
+  const pressure = page.getByLabel(/^Pressure \(gauge\)/);
+  await pressure.fill('0.5 bar');
+  await expect(page.getByText('must say gauge or absolute: 0.5 barg or 0.5 bara')).toBeVisible();
+  await pressure.fill('100 psig');
+  await expect(page.getByLabel('Answer')).toContainText('people stay 30 m away');
+  await expectNoBarriers(page);
 });

@@ -5,11 +5,11 @@ import { findOrThrow, letDownTo, listOneMedium, work, type StoredEnergy } from '
 import type { Given } from './given';
 import { doesBoil, readGas } from './medium';
 
-/** Heavier than most: the heavier a liquid, the less of it a bleed carries. Where nothing is known it is taken for water. */
+/** The heavier a liquid, the less of it a bleed carries: where nothing is known it is taken for water, which is heavier than most. */
 const WATER_DENSITY = 1000;
 
-const densityOf = ({ fluid }: Medium): number =>
-  fluid === undefined || fluid === 'water' ? WATER_DENSITY : LIQUIDS[fluid].density;
+const densityOf = ({ density_kg_m3: own, fluid }: Medium): number =>
+  own ?? (fluid === undefined || fluid === 'water' ? WATER_DENSITY : LIQUIDS[fluid].density);
 
 /** The highest pressure (bar gauge) that stands before the shut valves round a body, and whether a shut valve parts it from a dead side too. */
 function findSides(graph: PlantGraph, state: PlantState, body: readonly number[]) {

@@ -10,7 +10,8 @@ import {
 } from '../energy/cavity';
 import { GAS_CONSTANT } from '../energy/let-down';
 import { computeFlowArea } from '../energy/seat-leak';
-import { defineCalculation, figure, InputFault, number, type Curve } from './define';
+import type { Quantity } from '../units';
+import { defineCalculation, figure, InputFault, number, type Curve, type Worked } from './define';
 import {
   absoluteOf,
   areaOf,
@@ -27,6 +28,14 @@ import {
 /** The curve is drawn up to so many times the leak that was given, in so many steps. */
 const DRAWN_TO = 3;
 const DRAWN_STEPS = 60;
+
+/** What both sums ask of the bleed. */
+const BLEED_FIELDS = {
+  allowed: number('Most that may stand in between (gauge)', 'pa', 'gauge-pressure', 'bar', 0.05),
+  back: number('Back-pressure of the bleed (gauge)', 'pb', 'gauge-pressure', 'bar', 0),
+  bore: { ...BLEED_SIZE, start: 6 },
+  coefficient: COEFFICIENT,
+};
 
 const CAUTION =
   'A bleed may be plugged, and then the cavity stands at the full pressure: prove that it is clear, and keep it open and in sight. A seat may get worse while it is relied upon.';
@@ -53,10 +62,47 @@ function requireFalling(upstream: number, allowed: number, back: number): void {
   }
 }
 
-const sayVerdict = (isCarried: boolean): string =>
-  isCarried
-    ? 'The bleed carries this leak: the cavity stays within what was allowed.'
-    : 'The bleed does not carry this leak: the second valve is under pressure, and two valves are no proof.';
+/** What comes out: with no leak given only what the bleed carries. Pressures gauge (Pa), the leak in SI of its quantity. */
+function describe(
+  leak: number,
+  sides: {
+    readonly stands: number;
+    readonly allowed: number;
+    readonly carries: number;
+    readonly least: number;
+  },
+  quantity: Quantity,
+  unit: string,
+): Worked {
+  const carries = figure(
+    'Largest leak that the bleed carries',
+    'Qmax',
+    sides.carries,
+    quantity,
+    unit,
+    leak === 0,
+  );
+  if (leak === 0) return { figures: [carries], notes: [] };
+  return {
+    figures: [
+      figure(
+        'Stands between the valves (gauge)',
+        'pc',
+        sides.stands,
+        'gauge-pressure',
+        'bar',
+        true,
+      ),
+      carries,
+      figure('Least free bore of a bleed for this leak', 'dmin', sides.least, 'length', 'mm'),
+    ],
+    notes: [
+      sides.stands <= sides.allowed
+        ? 'The bleed carries this leak: the cavity stays within what was allowed.'
+        : 'The bleed does not carry this leak: the second valve is under pressure, and two valves are no proof.',
+    ],
+  };
+}
 
 const drawn = (over: number, unit: string, quantity: Curve['x']['quantity']) => ({
   x: { label: 'leak past the first valve', quantity, unit },
@@ -104,16 +150,7 @@ export const gasCavity = defineCalculation(
         1000,
         NOT_NEGATIVE,
       ),
-      allowed: number(
-        'Most that may stand in between (gauge)',
-        'pa',
-        'gauge-pressure',
-        'bar',
-        0.05,
-      ),
-      back: number('Back-pressure of the bleed (gauge)', 'pb', 'gauge-pressure', 'bar', 0),
-      bore: { ...BLEED_SIZE, start: 6 },
-      coefficient: COEFFICIENT,
+      ...BLEED_FIELDS,
       temperature: number('Temperature', 'T', 'temperature', 'degC', 20, { above: 0 }),
       k: HEAT_RATIO,
       molar: MOLAR_MASS,
@@ -135,38 +172,21 @@ export const gasCavity = defineCalculation(
     const stands = computeGasCavity(cavity, area);
     const perKilogram = (GAS_CONSTANT * temperature) / molar;
     const { steps, ...axes } = drawn(leak * DRAWN_TO, 'mbar litre/s', 'leak-rate');
+    const sides = {
+      stands: stands - ambient,
+      allowed,
+      carries: computeLargestGasLeak(cavity, limit) * perKilogram,
+      least: computeLeastGasBleed(cavity, area, limit),
+    };
+    const { figures, notes } = describe(leak, sides, 'leak-rate', 'mbar litre/s');
     return {
       figures: [
-        figure(
-          'Largest leak that the bleed carries',
-          'Qmax',
-          computeLargestGasLeak(cavity, limit) * perKilogram,
-          'leak-rate',
-          'mbar litre/s',
-          leak === 0,
-        ),
-        ...(leak === 0
-          ? []
-          : [
-              figure(
-                'Stands between the valves (gauge)',
-                'pc',
-                stands - ambient,
-                'gauge-pressure',
-                'bar',
-                true,
-              ),
-              figure(
-                'Least free bore of a bleed for this leak',
-                'dmin',
-                computeLeastGasBleed(cavity, area, limit),
-                'length',
-                'mm',
-              ),
-              figure('Leaves by the bleed', 'm', leak / perKilogram, 'mass-flow', 'kg/h'),
-            ]),
+        ...figures,
+        ...(leak > 0
+          ? [figure('Leaves by the bleed', 'm', leak / perKilogram, 'mass-flow', 'kg/h')]
+          : []),
       ],
-      notes: leak === 0 ? [] : [sayVerdict(stands <= limit)],
+      notes,
       ...(leak > 0
         ? {
             curve: {
@@ -211,16 +231,7 @@ export const liquidCavity = defineCalculation(
         POSITIVE,
       ),
       leak: number('Leak past the first valve', 'Q', 'volume-flow', 'litre/min', 2, NOT_NEGATIVE),
-      allowed: number(
-        'Most that may stand in between (gauge)',
-        'pa',
-        'gauge-pressure',
-        'bar',
-        0.05,
-      ),
-      back: number('Back-pressure of the bleed (gauge)', 'pb', 'gauge-pressure', 'bar', 0),
-      bore: { ...BLEED_SIZE, start: 6 },
-      coefficient: COEFFICIENT,
+      ...BLEED_FIELDS,
       density: number('Density', 'rho', 'density', 'kg/m^3', 1000, POSITIVE),
     },
   },
@@ -230,37 +241,14 @@ export const liquidCavity = defineCalculation(
     const area = computeLiquidFlowArea(cavity, leak);
     const stands = computeLiquidCavity(cavity, area);
     const { steps, ...axes } = drawn(leak * DRAWN_TO, 'litre/min', 'volume-flow');
+    const sides = {
+      stands,
+      allowed,
+      carries: computeLargestLiquidLeak(cavity, allowed),
+      least: computeLeastLiquidBleed(cavity, area, allowed),
+    };
     return {
-      figures: [
-        figure(
-          'Largest leak that the bleed carries',
-          'Qmax',
-          computeLargestLiquidLeak(cavity, allowed),
-          'volume-flow',
-          'litre/min',
-          leak === 0,
-        ),
-        ...(leak === 0
-          ? []
-          : [
-              figure(
-                'Stands between the valves (gauge)',
-                'pc',
-                stands,
-                'gauge-pressure',
-                'bar',
-                true,
-              ),
-              figure(
-                'Least free bore of a bleed for this leak',
-                'dmin',
-                computeLeastLiquidBleed(cavity, area, allowed),
-                'length',
-                'mm',
-              ),
-            ]),
-      ],
-      notes: leak === 0 ? [] : [sayVerdict(stands <= allowed)],
+      ...describe(leak, sides, 'volume-flow', 'litre/min'),
       ...(leak > 0
         ? {
             curve: {

@@ -95,12 +95,12 @@ export function BenchScreen({
         <div className="flex flex-col gap-3" aria-live="polite">
           {result.ok ? (
             <>
-              <p
+              <section
                 aria-label="Answer"
                 className="rounded-box bg-primary p-3 text-2xl font-bold text-primary-content"
               >
                 {sayAnswer(calculation, result.figures)}
-              </p>
+              </section>
               {result.notes.map((note) => (
                 <p key={note} className="border-l-4 border-info pl-2">
                   {note}
