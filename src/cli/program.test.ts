@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { smallPlant } from '../../tests/support/small-plant';
+import { CALCULATIONS, listStartInputs, sayAnswer } from '../core/bench';
 import { buildProgram } from './program';
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-'));
@@ -140,6 +141,32 @@ describe('the command line', () => {
     });
     expect((await run('compute', 'raised-mass')).out).toContain('mass (Mass) in kg');
   });
+
+  it.each(CALCULATIONS.map((one) => [one.id, one] as const))(
+    'answers as the Bench does: %s',
+    async (id, calculation) => {
+      const inputs = listStartInputs(calculation.fields);
+      const asked = Object.entries(inputs).map(([name, typed]) => {
+        if (typeof typed !== 'object') return `${name}=${typed ?? ''}`;
+        const field = calculation.fields[name];
+        const counted =
+          field?.kind === 'number' && field.quantity === 'gauge-pressure'
+            ? 'g'
+            : field?.kind === 'number' && field.quantity === 'absolute-pressure'
+              ? 'a'
+              : '';
+        return `${name}=${typed.value} ${typed.unit}${counted}`;
+      });
+      const result = calculation.run(inputs);
+      const answer = result.ok ? sayAnswer(calculation, result.figures) : '';
+      const said = await run('compute', id, ...asked, '--json');
+      expect(said.json()).toMatchObject({
+        answer,
+        figures: JSON.parse(JSON.stringify(result.ok && result.figures)) as object,
+      });
+      expect((await run('compute', id, ...asked)).out.startsWith(answer)).toBe(true);
+    },
+  );
 
   it.each([
     ['no such zip', ['export', join(folder, 'none.zip'), join(folder, 'x.json')], 'no such file'],

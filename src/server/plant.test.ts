@@ -1,3 +1,4 @@
+import { findCalculation, listStartInputs } from '../core/bench';
 import { nanoid } from 'nanoid';
 import {
   DRAFT,
@@ -271,5 +272,27 @@ describe('figures for a job', () => {
     expect(noted).toMatchObject({ by: 'ada', calculation: 'rotor' });
     expect(noted?.seconds).toBeCloseTo(136.8, 6);
     expect(noted?.figures.find(({ isMain }) => isMain)?.quantity).toBe('time');
+
+    // How long air lasts is a time, but none to wait out; and another sum about the same thing takes no wait away.
+    const air = findCalculation('inert-leak');
+    const inputs = air ? listStartInputs(air.fields) : {};
+    give(
+      [
+        [
+          'ada',
+          {
+            kind: 'note-calculation',
+            calculation: 'inert-leak',
+            subject: 'ST-P201-ROT',
+            inputs: inputs as Record<string, string>,
+          },
+        ],
+      ],
+      job,
+    );
+    const after = readJob(db, job).state?.noted;
+    expect(after?.['ST-P201-ROT']?.seconds).toBeCloseTo(136.8, 6);
+    expect(after?.['ST-P201-ROT inert-leak']).toMatchObject({ subject: 'ST-P201-ROT' });
+    expect(after?.['ST-P201-ROT inert-leak']?.seconds).toBeUndefined();
   });
 });

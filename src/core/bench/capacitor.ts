@@ -19,6 +19,7 @@ export const capacitor = defineCalculation(
     ],
     about:
       'How long to wait before its terminals may be tested, and the resistor that makes it so.',
+    isWait: true,
     formula: [
       'E = C U0² / 2',
       't = R C ln(U0 / 50 V)',

@@ -63,6 +63,8 @@ interface About {
   /** The answer in a sentence, with symbols of figures in braces; of several the first whose figures all came out. */
   readonly answer: string | readonly string[];
   readonly about: string;
+  /** Whether a time that it answers first is one to wait out before a step: how long air lasts is none. */
+  readonly isWait?: true;
   /** Formulas in plain text, one a line. */
   readonly formula: readonly string[];
   readonly source: string;

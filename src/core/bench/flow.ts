@@ -27,6 +27,7 @@ export const letDown = defineCalculation(
     answer: 'Give it {t}, then read the gauge.',
     about:
       'How long a vessel or line of gas takes to fall to a small overpressure through one opening.',
+    isWait: true,
     formula: [
       'choked while Pb / P < (2 / (k + 1))^(k / (k - 1))',
       'm = Cd A P sqrt(M / (R T)) × psi(Pb / P, k)',
@@ -134,6 +135,7 @@ export const drain = defineCalculation(
     answer: 'It is empty after {t}.',
     about:
       'How long a vessel takes to drain through its lowest opening, and where it stops when nothing vents it.',
+    isWait: true,
     formula: ['t = integral of A(h) dh / (Cd a sqrt(2 g (h + p / (rho g))))'],
     source: 'Torricelli; practice',
     caution:

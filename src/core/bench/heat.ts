@@ -89,6 +89,7 @@ export const cooling = defineCalculation(
     question: 'How long until this can be touched?',
     answer: 'It can be touched after {t}.',
     about: 'How long a hot body takes to cool, from its mass and surface or from two readings.',
+    isWait: true,
     formula: [
       'T(t) = Ta + (T0 - Ta) e^(-t / tau)',
       'tau = m c / (h A), or from two readings',

@@ -66,6 +66,7 @@ export const rotor = defineCalculation(
     question: 'How long until this stands still?',
     answer: ['It stands still after {t}.', 'It runs with {E}; how long it runs on is not known.'],
     about: 'What a spinning machine holds, and how long it runs on after the drive is cut.',
+    isWait: true,
     formula: ['E = I w² / 2', 'solid disc: I = m r² / 2', 'coast-down: t = I w / M'],
     source: MECHANICS,
     caution: 'A time computed proves nothing: see it stand still, then try to start it.',

@@ -17,6 +17,7 @@ export const timedStop = defineCalculation(
     answer: 'It stands still after {t} at the latest.',
     about:
       'From one stop that was timed: the friction or the inertia behind it, and the longest that a stop from another speed may take.',
+    isWait: true,
     formula: [
       'M = I w0 / t0, or I = M t0 / w0',
       'from a lower speed: at most t0; from a higher one: at most t0 w / w0',

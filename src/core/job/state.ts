@@ -51,6 +51,8 @@ export type PlanRecord =
 
 /** A calculation of the Bench that someone put into the job. */
 export interface NotedCalculation extends Mark {
+  /** The store, outlet or section that it is about. */
+  readonly subject: string;
   readonly calculation: string;
   readonly title: string;
   readonly figures: readonly Figure[];
@@ -333,7 +335,7 @@ export interface Dossier {
   readonly raised: Mark;
   readonly grades: Readonly<Record<string, GradeSet>>;
   readonly plan: PlanRecord;
-  /** Calculations noted for this job, by what they are about. */
+  /** Calculations noted for this job: a wait by what it is about, for one counts; anything else by that and its calculation. */
   readonly noted: Readonly<Record<string, NotedCalculation>>;
   readonly isolation: IsolationRecord;
   /** True once the control lock came off again and the points are being restored. */

@@ -2,7 +2,12 @@ import type { DossierView } from '../../core/job';
 
 /** What is worked out from the plant file and has not been noted from the Bench. */
 export const listWorked = (view: DossierView) =>
-  view.stored.filter(({ subject }) => !(subject in view.dossier.noted));
+  view.stored.filter(
+    ({ subject, calculation }) =>
+      !Object.values(view.dossier.noted).some(
+        (noted) => noted.subject === subject && noted.calculation === calculation,
+      ),
+  );
 
 /** Whether there is anything to say about stored energy. */
 export const hasStored = (view: DossierView): boolean =>

@@ -23,7 +23,7 @@ export function StoredPanel({
   readonly view: DossierView;
   readonly names: Readonly<Record<string, string>>;
 }) {
-  const noted = Object.entries(view.dossier.noted);
+  const noted = Object.values(view.dossier.noted);
   const rows = listWorked(view);
   if (rows.length + noted.length === 0) return null;
   const bench = (calculation: string, subject: string) =>
@@ -41,8 +41,8 @@ export function StoredPanel({
           </tr>
         </thead>
         <tbody>
-          {noted.map(([subject, one]) => (
-            <tr key={subject} className="border-t border-base-300 align-top">
+          {noted.map(({ subject, ...one }) => (
+            <tr key={subject + one.calculation} className="border-t border-base-300 align-top">
               <th className="py-1 pr-3 text-left font-mono">{subject}</th>
               <td className="py-1 pr-3">
                 <span className="font-mono">{describeFirst(one.figures)}</span>

@@ -109,7 +109,7 @@ function decideNoted(command: CommandOf<'note-calculation'>, { site }: Context):
       title: calculation?.title ?? '',
       figures: result?.ok ? result.figures : [],
       notes: result?.ok ? result.notes : [],
-      seconds: result && findWaitSeconds(result),
+      seconds: calculation?.isWait && result ? findWaitSeconds(result) : undefined,
     },
   };
 }

@@ -26,10 +26,12 @@ function evolveLabels(
 
 export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossier {
   if (event.kind === 'calculation-noted') {
-    const { calculation, title, figures, notes, seconds, shorten } = event;
+    const { subject, calculation, title, figures, notes, seconds, shorten } = event;
     const why = shorten === undefined ? {} : { shorten };
-    const noted = { ...mark, calculation, title, figures, notes, seconds, ...why };
-    return { ...dossier, noted: put(dossier.noted, event.subject, noted) };
+    const noted = { ...mark, subject, calculation, title, figures, notes, seconds, ...why };
+    // Another sum about the same thing takes no wait away.
+    const key = seconds === undefined ? `${subject} ${calculation}` : subject;
+    return { ...dossier, noted: put(dossier.noted, key, noted) };
   }
   if (event.kind === 'plan-drafted') {
     // Events from before versions were kept were all drawn up on the first.
