@@ -143,7 +143,9 @@ function People({
                 })
               }
             >
-              Sign<span className="sr-only"> {names[person] ?? person}</span> off
+              <span>
+                Sign<span className="sr-only"> {names[person] ?? person}</span> off
+              </span>
             </button>
             {all.map(([where, lock]) => (
               <AbsentForm
