@@ -9,7 +9,7 @@ import {
   findWorkMinutes,
   HEAT_LEVELS,
 } from '../space/climate';
-import { choice, defineCalculation, figure, InputFault, number } from './define';
+import { choice, defineCalculation, figure, number } from './define';
 
 const ZERO_C = 273.15;
 
@@ -97,7 +97,7 @@ export const windChill = defineCalculation(
     fields: {
       temperature: number('Air temperature', 'T', 'temperature', 'degC', -8, {
         atLeast: 203.15,
-        atMost: 283.15,
+        atMost: ZERO_C + CHILL_RANGE.most_c,
       }),
       wind: number('Wind, as forecast at 10 m', 'v', 'speed', 'km/h', 30, {
         atLeast: 0,
@@ -106,12 +106,6 @@ export const windChill = defineCalculation(
     },
   },
   ({ temperature, wind }) => {
-    if (temperature - ZERO_C > CHILL_RANGE.most_c) {
-      throw new InputFault(
-        'temperature',
-        'Air temperature must be at most 10 °C: above, the sum does not hold',
-      );
-    }
     const feels = computeWindChill(temperature - ZERO_C, wind);
     const level = CHILL_LEVELS.find(({ most }) => feels <= most);
     return {

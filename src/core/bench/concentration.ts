@@ -1,10 +1,5 @@
 import { convertConcentration, toMassConcentration, toShare } from '../gas/concentration';
-import {
-  substanceOf,
-  SUBSTANCE_CODES,
-  type ExposureLimits,
-  type SubstanceCode,
-} from '../gas/substances';
+import { substanceOf, SUBSTANCES, type ExposureLimits } from '../gas/substances';
 import {
   choice,
   defineCalculation,
@@ -14,13 +9,14 @@ import {
   optional,
   type Figure,
 } from './define';
-import { ATMOSPHERE, NOT_NEGATIVE } from './fields';
-
-const NAMES = Object.fromEntries(
-  SUBSTANCE_CODES.map((code) => [code, substanceOf(code).name]),
-) as Record<SubstanceCode, string>;
+import { ATMOSPHERE, namesOf, NOT_NEGATIVE } from './fields';
 
 const PPM = 1e-6;
+
+/** From this share of the lower flammable limit (%) on nobody goes in. Source: 29 CFR 1910.146(b); a site may ask for less. */
+const ENTRY_LFL = 10;
+/** A share that was given as this one is this one, whatever the last digit of a double says. */
+const ROUNDED = 1 - 1e-9;
 
 /** The limits of one school as figures. */
 const limitsOf = (school: string, { day_ppm, peak_ppm }: ExposureLimits): Figure[] => [
@@ -50,7 +46,7 @@ export const concentration = defineCalculation(
     caution:
       'Limits change, and local law comes first: look them up in force. Where two schools differ the lower counts here. Several substances at once add up.',
     fields: {
-      substance: choice('Substance', NAMES, 'hydrogen-sulphide'),
+      substance: choice('Substance', namesOf(SUBSTANCES), 'hydrogen-sulphide'),
       by: choice(
         'Given in',
         { volume: 'ppm or % by volume', mass: 'mg/m³', lfl: '% LFL' },
@@ -118,8 +114,8 @@ export const concentration = defineCalculation(
             ? 'Above the lowest of the limits: nobody breathes this.'
             : 'Not above the lowest of the limits.',
         ...(about.caution ? [`Known of it: ${about.caution}.`] : []),
-        ...(burns !== undefined && burns > 10 * (1 - 1e-9)
-          ? ['At or above 10 % LFL: nobody goes in.']
+        ...(burns !== undefined && burns > ENTRY_LFL * ROUNDED
+          ? [`At or above ${ENTRY_LFL} % LFL: nobody goes in.`]
           : []),
       ],
     };

@@ -1,10 +1,11 @@
+import { MOST_TIERED, type ScaledDistance } from '../energy/gas';
 import {
   absolutePascalOrThrow,
   gaugePascalOrThrow,
   toAbsolute,
   type AbsolutePascal,
 } from '../units';
-import { InputFault, number } from './define';
+import { choice, InputFault, number } from './define';
 
 /** Fields that several calculations share. */
 export const ATMOSPHERE = number(
@@ -35,6 +36,32 @@ export const COEFFICIENT = number('Discharge coefficient', 'Cd', 'ratio', '1', 0
 export const IDEAL = { atMost: 3e7 } as const;
 export const POSITIVE = { above: 0 } as const;
 export const NOT_NEGATIVE = { atLeast: 0 } as const;
+
+/** What a distance is to prevent. */
+export const PREVENTS = choice(
+  'What the distance is to prevent',
+  {
+    'glass-breakage': 'broken windows (r = 20)',
+    'eardrum-rupture': 'burst eardrums (r = 12)',
+    'lung-damage': 'lung damage (r = 6)',
+    fatality: 'death (r = 2)',
+  } satisfies Record<ScaledDistance, string>,
+  'glass-breakage',
+);
+
+/** What is said of a distance where the tiers have ended. */
+export const sayBeyondTiers = (energy: number): string[] =>
+  energy > MOST_TIERED
+    ? ['Above 271 MJ the article gives no tier: the scaled distance alone stands.']
+    : [];
+
+/** The rows of a table by their names, for a choice. */
+export const namesOf = <Id extends string>(
+  table: Readonly<Record<Id, { readonly name: string }>>,
+): Record<Id, string> =>
+  Object.fromEntries(
+    Object.entries<{ readonly name: string }>(table).map(([id, { name }]) => [id, name]),
+  ) as Record<Id, string>;
 
 export const areaOf = (bore: number): number => (Math.PI * bore * bore) / 4;
 

@@ -3,20 +3,13 @@ import {
   computeWaterBurst,
   FLASHING,
   flashingRange,
-  type FlashingCode,
 } from '../energy/flashing';
 import { computeStandOff, TNT_PCC2 } from '../energy/gas';
 import { SATURATION_RANGE } from '../energy/steam';
 import { choice, defineCalculation, figure, InputFault, number } from './define';
-import { ATMOSPHERE, POSITIVE } from './fields';
+import { ATMOSPHERE, namesOf, POSITIVE, PREVENTS, sayBeyondTiers } from './fields';
 
-const FLUIDS = {
-  water: 'water',
-  ...(Object.fromEntries(Object.entries(FLASHING).map(([id, { name }]) => [id, name])) as Record<
-    FlashingCode,
-    string
-  >),
-};
+const FLUIDS = { water: 'water', ...namesOf(FLASHING) };
 
 /** The burst of a vessel of something that boils as it is let go. */
 export const flashingBurst = defineCalculation(
@@ -48,16 +41,7 @@ export const flashingBurst = defineCalculation(
         atMost: SATURATION_RANGE.most,
       }),
       volume: number('Volume of it', 'V', 'volume', 'm^3', 2, POSITIVE),
-      scaled: choice(
-        'What the distance is to prevent',
-        {
-          'glass-breakage': 'broken windows (r = 20)',
-          'eardrum-rupture': 'burst eardrums (r = 12)',
-          'lung-damage': 'lung damage (r = 6)',
-          fatality: 'death (r = 2)',
-        },
-        'glass-breakage',
-      ),
+      scaled: PREVENTS,
       ambient: ATMOSPHERE,
     },
   },
@@ -102,9 +86,7 @@ export const flashingBurst = defineCalculation(
         content === 'liquid'
           ? 'A litre of hot liquid holds far more than a litre of its vapour: drain and cool before anything is loosened.'
           : 'If liquid stands below the vapour, work it out as well and add the two.',
-        ...(energy > 271e6
-          ? ['Above 271 MJ the article gives no tier: the scaled distance alone stands.']
-          : []),
+        ...sayBeyondTiers(energy),
       ],
     };
   },

@@ -12,8 +12,16 @@ import {
   type ScaledDistance,
 } from '../energy/gas';
 import { absolutePascalOrThrow } from '../units';
-import { choice, defineCalculation, figure, InputFault, number } from './define';
-import { absoluteOf, ATMOSPHERE, HEAT_RATIO, IDEAL, POSITIVE } from './fields';
+import { defineCalculation, figure, InputFault, number } from './define';
+import {
+  absoluteOf,
+  ATMOSPHERE,
+  HEAT_RATIO,
+  IDEAL,
+  POSITIVE,
+  PREVENTS,
+  sayBeyondTiers,
+} from './fields';
 
 const SCALED = Object.keys(SCALED_DISTANCES) as ScaledDistance[];
 
@@ -43,16 +51,7 @@ export const gasEnergy = defineCalculation(
       k: HEAT_RATIO,
       ambient: ATMOSPHERE,
       modulus: number('Bulk modulus of the liquid', 'K', 'modulus', 'GPa', 2.2, POSITIVE),
-      scaled: choice(
-        'What the distance is to prevent',
-        {
-          'glass-breakage': 'broken windows (r = 20)',
-          'eardrum-rupture': 'burst eardrums (r = 12)',
-          'lung-damage': 'lung damage (r = 6)',
-          fatality: 'death (r = 2)',
-        } satisfies Record<ScaledDistance, string>,
-        'glass-breakage',
-      ),
+      scaled: PREVENTS,
     },
   },
   ({ pressure, volume, k, ambient, modulus, scaled }) => {
@@ -119,9 +118,7 @@ export const gasEnergy = defineCalculation(
           ? ['No overpressure: nothing is driven out. The gas is still inside.']
           : []),
         ...(isIsothermal(k) ? ['With k = 1 the isentropic form is the isothermal one.'] : []),
-        ...(isentropic > 271e6
-          ? ['Above 271 MJ the article gives no tier: the scaled distance alone stands.']
-          : []),
+        ...sayBeyondTiers(isentropic),
       ],
     };
   },

@@ -28,6 +28,11 @@ import { ATMOSPHERE, MOLAR_MASS, NOT_NEGATIVE, POSITIVE } from './fields';
 const OXYGEN_SHARE = { above: 0, atMost: 0.25 } as const;
 const START_OXYGEN = number('Oxygen at the start', 'C0', 'ratio', '%', 20.9, OXYGEN_SHARE);
 
+const LEAST_OXYGEN = number('Least that may be breathed', 'Cl', 'ratio', '%', 20, {
+  atLeast: 0.195,
+  below: 0.235,
+});
+
 const DRAWN_STEPS = 80;
 /** A curve goes on for so long after the last limit, or over so many turnovers where no limit is reached. */
 const DRAWN_BEYOND = 1.2;
@@ -63,10 +68,7 @@ export const inertLeak = defineCalculation(
       ),
       start: START_OXYGEN,
       air: number('Oxygen of the fresh air', 'Ca', 'ratio', '%', 20.9, OXYGEN_SHARE),
-      limit: number('Least that may be breathed', 'Cl', 'ratio', '%', 20, {
-        atLeast: 0.195,
-        below: 0.235,
-      }),
+      limit: LEAST_OXYGEN,
     },
   },
   ({ volume, leak, fresh, start, air, limit }) => {
@@ -160,10 +162,7 @@ export const inertRelease = defineCalculation(
       gas: optional('Volume of gas let go', 'v', 'volume', 'm^3', POSITIVE),
       molar: { ...MOLAR_MASS, start: 28.01 },
       start: START_OXYGEN,
-      limit: number('Least that may be breathed', 'Cl', 'ratio', '%', 20, {
-        atLeast: 0.195,
-        below: 0.235,
-      }),
+      limit: LEAST_OXYGEN,
     },
   },
   ({ volume, by, mass, gas, molar, start, limit }) => {

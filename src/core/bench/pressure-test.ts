@@ -86,13 +86,9 @@ export const pressureTest = defineCalculation(
       figures: [
         figure('Test pressure (gauge)', 'Pt', test, 'gauge-pressure', 'bar', true),
         figure('Energy shut in', 'E', energy, 'energy', 'kJ'),
-        figure(
-          'Keep away by',
-          'R',
-          isGas ? computeStandOff(energy, 'glass-breakage') : 0,
-          'length',
-          'm',
-        ),
+        ...(isGas
+          ? [figure('Keep away by', 'R', computeStandOff(energy, 'glass-breakage'), 'length', 'm')]
+          : []),
         figure(
           'Hold for at least',
           't',
@@ -100,7 +96,7 @@ export const pressureTest = defineCalculation(
           'time',
           'min',
         ),
-      ].filter(({ symbol }) => isGas || symbol !== 'R'),
+      ],
       notes: [
         isGas
           ? 'A test with gas: named approval, everyone out to the distance, in steps, with a relief.'

@@ -1,10 +1,6 @@
-import { findFurthest, SPARK_WORKS, type SparkWork } from '../hotwork/sparks';
+import { findFurthest, SPARK_WORKS } from '../hotwork/sparks';
 import { choice, defineCalculation, figure, number } from './define';
-import { NOT_NEGATIVE } from './fields';
-
-const WORKS = Object.fromEntries(
-  Object.entries(SPARK_WORKS).map(([id, { name }]) => [id, name]),
-) as Record<SparkWork, string>;
+import { namesOf, NOT_NEGATIVE } from './fields';
 
 const HEIGHTS_DRAWN = 24;
 
@@ -27,7 +23,7 @@ export const sparks = defineCalculation(
     caution:
       'The radius is level: gratings, ducts and floor openings let sparks down below and need a look of their own. Sparks bounce, roll and stay hot under lagging. Better to do it cold, or elsewhere.',
     fields: {
-      work: choice('Work', WORKS, 'grinding'),
+      work: choice('Work', namesOf(SPARK_WORKS), 'grinding'),
       height: number('Height over the floor', 'h', 'length', 'm', 4, { atLeast: 0, atMost: 200 }),
       wind: number('Wind', 'w', 'speed', 'm/s', 3, { atLeast: 0, atMost: 40 }),
       roll: number('Roll and bounce', 'r', 'length', 'm', 3, { ...NOT_NEGATIVE, atMost: 50 }),

@@ -5,7 +5,7 @@ import type { Calculation, CalculationResult, Typed, TypedInputs } from './defin
 import type { Given } from './given';
 import { findCalculation } from './list';
 
-/** What is known, computed, of one store or of the gas behind one opened outlet. */
+/** What is known, computed, of one store, of what is shut in, or of one opened outlet. */
 export interface StoredEnergy {
   /** Id of the store or outlet. */
   readonly subject: string;

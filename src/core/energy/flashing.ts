@@ -1,25 +1,6 @@
-import { r1, r2 } from '@neutrium/thermo.eos.iapws97/dist/PT';
-import { ProgrammerFault } from '../result';
 import { absolutePascalOrThrow } from '../units';
-import { computeBoilingPoint, computeBoilingPressure } from './steam';
-
-/** Water on one side of its boiling line: entropy (J/(kg K)), inner energy (J/kg), specific volume (m³/kg). */
-interface State {
-  readonly entropy: number;
-  readonly inner: number;
-  readonly volume: number;
-}
-
-function readState(state: { s: unknown; u: unknown; v: unknown }): State {
-  const { s, u, v } = state;
-  if (typeof s !== 'number' || typeof u !== 'number' || typeof v !== 'number') {
-    throw new ProgrammerFault('IAPWS-IF97 gave no figures');
-  }
-  return { entropy: s * 1000, inner: u * 1000, volume: v };
-}
-
-const liquidAt = (pascal: number, kelvin: number): State => readState(r1(pascal / 1e6, kelvin));
-const vapourAt = (pascal: number, kelvin: number): State => readState(r2(pascal / 1e6, kelvin));
+import { GAS_CONSTANT } from './let-down';
+import { computeBoilingPoint, computeBoilingPressure, computeLiquid, computeVapour } from './steam';
 
 /** What stands in a vessel at its boiling point when it bursts. */
 export type Content = 'liquid' | 'vapour';
@@ -42,10 +23,12 @@ export function computeWaterBurst(
   ambient: number,
 ): Burst | undefined {
   const pressure = computeBoilingPressure(kelvin);
-  const boils = computeBoilingPoint(absolutePascalOrThrow(ambient));
+  const around = absolutePascalOrThrow(ambient);
+  const boils = computeBoilingPoint(around);
   if (pressure === undefined || boils === undefined || pressure <= ambient) return undefined;
-  const before = content === 'liquid' ? liquidAt(pressure, kelvin) : vapourAt(pressure, kelvin);
-  const [liquid, steam] = [liquidAt(ambient, boils), vapourAt(ambient, boils)];
+  const before =
+    content === 'liquid' ? computeLiquid(pressure, kelvin) : computeVapour(pressure, kelvin);
+  const [liquid, steam] = [computeLiquid(around, boils), computeVapour(around, boils)];
   const vapour = Math.min(
     1,
     Math.max(0, (before.entropy - liquid.entropy) / (steam.entropy - liquid.entropy)),
@@ -120,8 +103,6 @@ export const FLASHING = {
   },
 } as const satisfies Readonly<Record<string, Flashing>>;
 export type FlashingCode = keyof typeof FLASHING;
-
-const GAS_CONSTANT = 8.314462618;
 
 /** Range of temperature (K) over which the table speaks: above its boiling point, and well below the critical one. */
 export const flashingRange = ({ boils, critical }: Flashing) => ({

@@ -45,6 +45,9 @@ const TIERS: readonly (readonly [most: number, metres: number])[] = [
   [271e6, 60],
 ];
 
+/** Above this energy (J) no tier is named. */
+export const MOST_TIERED = Math.max(...TIERS.map(([most]) => most));
+
 /** Scaled distances (m/kg^(1/3)) and what they stand for. Source: ASME PCC-2 Article 501 (from memory). */
 export const SCALED_DISTANCES = {
   'glass-breakage': 20,

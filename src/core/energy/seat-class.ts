@@ -1,3 +1,4 @@
+import { STANDARD_ATMOSPHERE } from '../units';
 import { GAS_CONSTANT } from './let-down';
 
 /** What a leakage rate of a class is counted in: a gas by its volume at 20 °C and one atmosphere, or a liquid. */
@@ -25,19 +26,18 @@ export const LEAK_CLASSES = Object.keys(RATES) as [LeakClass, ...LeakClass[]];
 export const computeClassLeak = (of: LeakClass, fluid: LeakFluid, nominal: number): number =>
   RATES[of][fluid] * nominal * 1000 * 1e-9;
 
-const STANDARD_PASCAL = 101_325;
 const STANDARD_KELVIN = 293.15;
 const NORMAL_KELVIN = 273.15;
 
 /** A leak of gas (Pa m³/s at `kelvin`) from its volume flow at 20 °C and one atmosphere (m³/s), and back. Source: ideal gas law. */
 export const toLeakRate = (standardFlow: number, kelvin: number): number =>
-  (standardFlow * STANDARD_PASCAL * kelvin) / STANDARD_KELVIN;
+  (standardFlow * STANDARD_ATMOSPHERE * kelvin) / STANDARD_KELVIN;
 export const toStandardFlow = (leak: number, kelvin: number): number =>
-  (leak * STANDARD_KELVIN) / (STANDARD_PASCAL * kelvin);
+  (leak * STANDARD_KELVIN) / (STANDARD_ATMOSPHERE * kelvin);
 
 /** The same leak as a volume flow at 0 °C and one atmosphere (m³/s). Source: ideal gas law. */
 export const toNormalFlow = (leak: number, kelvin: number): number =>
-  (leak * NORMAL_KELVIN) / (STANDARD_PASCAL * kelvin);
+  (leak * NORMAL_KELVIN) / (STANDARD_ATMOSPHERE * kelvin);
 
 /** Mass flow (kg/s) of a leak (Pa m³/s at `kelvin`): Q M / (R T). */
 export const toMassFlow = (leak: number, kelvin: number, molarMass: number): number =>

@@ -19,19 +19,24 @@ export const computeBoilingPressure = (kelvin: number): AbsolutePascal | undefin
 export const computeBoilingPoint = (pressure: AbsolutePascal): number | undefined =>
   pressure >= 611.7 && pressure <= 16.529e6 ? r4_P_Tsat(pressure / MEGA) : undefined;
 
-function readState(state: { v: unknown; h: unknown }) {
-  if (typeof state.v !== 'number' || typeof state.h !== 'number') {
+function readState({ v, h, s, u }: { v: unknown; h: unknown; s: unknown; u: unknown }) {
+  if (
+    typeof v !== 'number' ||
+    typeof h !== 'number' ||
+    typeof s !== 'number' ||
+    typeof u !== 'number'
+  ) {
     throw new ProgrammerFault('IAPWS-IF97 gave no figures');
   }
-  return { volume: state.v, enthalpy: state.h * 1000 };
+  return { volume: v, enthalpy: h * 1000, entropy: s * 1000, inner: u * 1000 };
 }
 
-/** Liquid water: specific volume (m³/kg) and enthalpy (J/kg). */
+/** Liquid water: specific volume (m³/kg), enthalpy and inner energy (J/kg), entropy (J/(kg K)). */
 export function computeLiquid(pressure: AbsolutePascal, kelvin: number) {
   return readState(r1(pressure / MEGA, kelvin));
 }
 
-/** Steam: specific volume (m³/kg) and enthalpy (J/kg). */
+/** Steam: the same. */
 export function computeVapour(pressure: AbsolutePascal, kelvin: number) {
   return readState(r2(pressure / MEGA, kelvin));
 }

@@ -4,7 +4,7 @@ import { GRAVITY } from '../energy/motion';
 const AIR = { density: 1.204, viscosity: 1.81e-5 } as const;
 
 /** Steel, as grinding and cutting throw it (kg/m³). Source: textbook. */
-export const STEEL_DENSITY = 7850;
+const STEEL_DENSITY = 7850;
 
 /** Drag coefficient of a sphere by its Reynolds number. Source: Schiller and Naumann (1933), up to 1000; 0.44 beyond. */
 export const computeDrag = (reynolds: number): number =>
@@ -26,11 +26,9 @@ const MOST_STEPS = 20_000;
 
 /**
  * Where a spark comes down (m from where it was thrown, level with it) and how long it flies (s): a sphere under its weight and the drag of the air
- * that moves with the wind, in small steps. Undefined when it does not come down within the steps. Source: equation of motion; drag as above.
+ * that moves with the wind, in small steps, and what still floats after them sinks on as it does then. Source: equation of motion; drag as above.
  */
-export function computeFlight(
-  spark: Spark,
-): { readonly metres: number; readonly seconds: number } | undefined {
+export function computeFlight(spark: Spark): { readonly metres: number; readonly seconds: number } {
   const { diameter, density, height, wind } = spark;
   const mass = (density * Math.PI * diameter ** 3) / 6;
   const area = (Math.PI * diameter ** 2) / 4;
@@ -40,22 +38,24 @@ export function computeFlight(
     const slip = Math.hypot(across - wind, up);
     const reynolds = Math.max(1e-9, (AIR.density * slip * diameter) / AIR.viscosity);
     const rate = (computeDrag(reynolds) * AIR.density * area * slip) / (2 * mass);
-    const least = Math.min(0.01, SHARE / Math.max(rate, 1e-9));
+    const tick = Math.min(0.01, SHARE / Math.max(rate, 1e-9));
     const [before, was] = [y, x];
     // Drag by its exact decay over the step, weight beside it: stable for the finest dust.
-    const kept = Math.exp(-rate * least);
+    const kept = Math.exp(-rate * tick);
     const sinks = rate > 1e-9 ? GRAVITY / rate : 0;
     across = wind + (across - wind) * kept;
-    up = rate > 1e-9 ? -sinks + (up + sinks) * kept : up - GRAVITY * least;
-    x += across * least;
-    y += up * least;
-    seconds += least;
+    up = rate > 1e-9 ? -sinks + (up + sinks) * kept : up - GRAVITY * tick;
+    x += across * tick;
+    y += up * tick;
+    seconds += tick;
     if (y <= 0 && before > y) {
       const share = before / (before - y);
-      return { metres: was + (x - was) * share, seconds: seconds - least * (1 - share) };
+      return { metres: was + (x - was) * share, seconds: seconds - tick * (1 - share) };
     }
   }
-  return undefined;
+  // It has long come to the speed at which it sinks, and goes on with the wind.
+  const left = y / -up;
+  return { metres: x + across * left, seconds: seconds + left };
 }
 
 /** Angles over the horizontal (rad) at which sparks are tried: flat, and up to half a right angle. */
@@ -77,12 +77,12 @@ export function findFurthest(
   work: SparkWork,
   height: number,
   wind: number,
-): { readonly metres: number; readonly diameter: number; readonly angle: number } {
+): { readonly metres: number; readonly diameter: number } {
   const { speed, sizes } = SPARK_WORKS[work];
   const tried = sizes.flatMap((diameter) =>
     ANGLES.map((angle) => {
       const spark = { diameter, density: STEEL_DENSITY, speed, angle, height, wind };
-      return { diameter, angle, metres: computeFlight(spark)?.metres ?? 0 };
+      return { diameter, metres: computeFlight(spark).metres };
     }),
   );
   return tried.reduce((far, one) => (one.metres > far.metres ? one : far));

@@ -1,5 +1,8 @@
+import { GAS_CONSTANT } from '../energy/let-down';
+import { STANDARD_ATMOSPHERE } from '../units';
+
 /** Standard ambient: a gas takes so much room (m³/mol) at 20 °C and one atmosphere. Source: ideal gas law. */
-const MOLAR_VOLUME_20C = (8.314462618 * 293.15) / 101_325;
+const MOLAR_VOLUME_20C = (GAS_CONSTANT * 293.15) / STANDARD_ATMOSPHERE;
 
 /** Volume (m³, 20 °C, one atmosphere) that a mass (kg) of gas or boiled-off liquid takes; `molarMass` in kg/mol. */
 export const computeReleasedVolume = (mass: number, molarMass: number): number =>
