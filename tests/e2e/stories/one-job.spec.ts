@@ -35,10 +35,10 @@ async function typeRound(form: Locator): Promise<void> {
   }
 }
 
-/** The step that the field page shows, by what it is and where; empty once every step is done. */
+/** The step that the field page shows, by what it is and where; empty once every step is done. Read at one go: the last step may go while it is read. */
 const titleOf = async (page: Page): Promise<string> => {
-  const title = page.getByRole('region', { name: 'Now' }).locator('p').first();
-  return (await title.count()) === 0 ? '' : title.innerText();
+  const [title = ''] = await page.getByRole('region', { name: 'Now' }).locator('p').allInnerTexts();
+  return title;
 };
 
 /** Waits until the field page shows another step. */
