@@ -39,6 +39,7 @@ const LIMITS: AirLimits = {
   lflMost: 10,
   lflBasis: 'iec',
   exposureMost: 100,
+  exposureSchool: 'us',
 };
 const oxygen = (shown: number): GasReading => ({ gas: 'oxygen', shown, unit: '%vol' });
 const methane = (shown: number): GasReading => ({ gas: 'methane', shown, unit: '%LFL' });
@@ -206,7 +207,7 @@ describe('what is tested for, and where', () => {
 });
 
 describe('how near a fit reading is to its limit', () => {
-  const limits = { oxygenLeast: 20, oxygenMost: 23.5, lflMost: 10, lflBasis: 'iec', exposureMost: 100 } as const; // prettier-ignore
+  const limits = { oxygenLeast: 20, oxygenMost: 23.5, lflMost: 10, lflBasis: 'iec', exposureMost: 100, exposureSchool: 'strictest' } as const; // prettier-ignore
   const nearness = (shown: number) => {
     const { lines } = judgeAir([{ gas: 'methane', shown, unit: '%LFL' }], DETECTOR, limits);
     return lines.map(findNearness);

@@ -2,6 +2,10 @@
 export const LFL_BASES = ['iec', 'nfpa'] as const;
 export type LflBasis = (typeof LFL_BASES)[number];
 
+/** Whose limits of exposure count: the lowest of all, those of one school alone. */
+export const EXPOSURE_SCHOOLS = ['strictest', 'us', 'eu'] as const;
+export type ExposureSchool = (typeof EXPOSURE_SCHOOLS)[number];
+
 /** Limits of exposure (ppm): over a working day, and at any time or for a quarter of an hour; and where they come from. */
 export interface ExposureLimits {
   readonly day_ppm?: number;
@@ -224,3 +228,27 @@ export const AIR_MOLAR_MASS = 28.96;
 /** How heavy a gas is beside air at the same temperature and pressure (1 is as heavy). */
 export const densityBesideAir = (code: SubstanceCode): number =>
   SUBSTANCES[code].molarMass / AIR_MOLAR_MASS;
+
+/** The limit (ppm) that a gas is judged by, the lower of that for a day and for any time, and where it comes from. */
+export interface ExposureLimit {
+  readonly ppm: number;
+  readonly basis: string;
+}
+
+const lowestOf = ({ day_ppm, peak_ppm, basis = '' }: ExposureLimits): ExposureLimit[] =>
+  [day_ppm, peak_ppm].flatMap((ppm) => (ppm === undefined ? [] : [{ ppm, basis }]));
+
+/**
+ * The lowest limit of exposure of a gas by a school; undefined for what is no poison to either. Where a school has no limit for a gas that
+ * is one to the other, the other's counts: no limit is never a high one.
+ */
+export function findExposureLimit(
+  gas: SubstanceCode,
+  school: ExposureSchool,
+): ExposureLimit | undefined {
+  const { eu = {}, ...us } = substanceOf(gas);
+  const limits = { us: lowestOf(us), eu: lowestOf(eu) };
+  const all = [...limits.us, ...limits.eu];
+  const own = school === 'strictest' ? all : limits[school];
+  return (own.length > 0 ? own : all).toSorted((a, b) => a.ppm - b.ppm)[0];
+}

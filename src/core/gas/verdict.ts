@@ -2,7 +2,14 @@ import { convertConcentration, type ConcentrationUnit } from './concentration';
 import { computeExposure } from './mixture';
 import { correctReading, findSensor, isOverRange, type GasReading } from './reading';
 import type { GasDetector } from './instrument';
-import { substanceOf, SUBSTANCES, type LflBasis, type SubstanceCode } from './substances';
+import {
+  findExposureLimit,
+  substanceOf,
+  SUBSTANCES,
+  type ExposureSchool,
+  type LflBasis,
+  type SubstanceCode,
+} from './substances';
 
 /** What the air has to be fit for. */
 export const AIR_USES = ['entry', 'hot-work'] as const;
@@ -21,6 +28,7 @@ export interface AirLimits {
   readonly lflBasis: LflBasis;
   /** The most of the exposure limits, one poison or several together (%). */
   readonly exposureMost: number;
+  readonly exposureSchool: ExposureSchool;
 }
 
 /** What one gas comes to beside its limit. */
@@ -98,18 +106,11 @@ function judgeFlammable(measured: Measured, { lflMost, lflBasis }: AirLimits): A
   ];
 }
 
-/** The stricter of the limits for a day and for any time (ppm). */
-function exposureLimit(gas: SubstanceCode): number | undefined {
-  const { day_ppm, peak_ppm } = substanceOf(gas);
-  const all = [day_ppm, peak_ppm].filter((limit) => limit !== undefined);
-  return all.length === 0 ? undefined : Math.min(...all);
-}
-
-function judgePoison(measured: Measured, { exposureMost }: AirLimits): AirLine[] {
-  const limit = exposureLimit(measured.gas);
+function judgePoison(measured: Measured, { exposureMost, exposureSchool }: AirLimits): AirLine[] {
+  const limit = findExposureLimit(measured.gas, exposureSchool);
   const value = measured.in('ppm');
   if (limit === undefined || value === undefined) return [];
-  const most = (limit * exposureMost) / 100;
+  const most = (limit.ppm * exposureMost) / 100;
   return [
     {
       gas: measured.gas,
@@ -117,7 +118,7 @@ function judgePoison(measured: Measured, { exposureMost }: AirLimits): AirLine[]
       unit: 'ppm',
       limit: `at most ${most} ppm`,
       most,
-      basis: `${substanceOf(measured.gas).basis ?? ''}, ${exposureMost} % of it`,
+      basis: `${limit.basis}, ${exposureMost} % of it`,
       isFit: !measured.isOver && value <= most,
       ...over(measured),
     },
@@ -128,9 +129,9 @@ function judgePoison(measured: Measured, { exposureMost }: AirLimits): AirLine[]
 function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
   const shares = all.flatMap((one) => one.in('%LFL') ?? []);
   const poisons = all.flatMap((one) => {
-    const limit = exposureLimit(one.gas);
+    const limit = findExposureLimit(one.gas, limits.exposureSchool);
     const ppm = one.in('ppm');
-    return limit === undefined || ppm === undefined ? [] : [{ ppm, limit_ppm: limit }];
+    return limit === undefined || ppm === undefined ? [] : [{ ppm, limit_ppm: limit.ppm }];
   });
   // By Le Chatelier the shares of the limits add up.
   const share = shares.reduce((sum, one) => sum + one, 0);
@@ -169,10 +170,10 @@ function judgeTogether(all: readonly Measured[], limits: AirLimits): AirLine[] {
 export function listLimits(
   gas: SubstanceCode,
   unit: ConcentrationUnit,
-  { oxygenLeast, oxygenMost, lflMost, lflBasis, exposureMost }: AirLimits,
+  { oxygenLeast, oxygenMost, lflMost, lflBasis, exposureMost, exposureSchool }: AirLimits,
 ): number[] {
   if (gas === 'oxygen') return unit === '%vol' ? [oxygenLeast, oxygenMost] : [];
-  const poison = exposureLimit(gas);
+  const poison = findExposureLimit(gas, exposureSchool)?.ppm;
   const shown = [
     ...(substanceOf(gas).lfl ? [convertConcentration(lflMost, '%LFL', unit, gas, lflBasis)] : []),
     ...(poison === undefined

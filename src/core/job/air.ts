@@ -37,6 +37,7 @@ export const airLimits = (values: SiteValues, use: AirUse): AirLimits => ({
   lflMost: use === 'entry' ? values['entry-lfl-most'] : values['hot-lfl-most'],
   lflBasis: values['lfl-basis'],
   exposureMost: values['exposure-most'],
+  exposureSchool: values['exposure-school'],
 });
 
 /**

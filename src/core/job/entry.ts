@@ -35,6 +35,7 @@ export const purgeLimits = ({ values }: SiteFacts): PurgeLimits => ({
   chart: readChart(values['purge-chart']),
   lflMost: values['entry-lfl-most'],
   lflBasis: values['lfl-basis'],
+  exposureSchool: values['exposure-school'],
   oxygenLeast: values['oxygen-least'],
   oxygenMost: values['oxygen-most'],
   oxygenFresh: values['oxygen-fresh'],

@@ -168,6 +168,18 @@ export const SITE_VALUES = {
     [10, 100, 100],
     '29 CFR 1910.146(b) and 1910.1000; the stricter of the limits for a day and for any time',
   ),
+  'exposure-school': {
+    kind: 'choice',
+    title: 'Exposure limits are those of',
+    options: {
+      strictest: 'whichever is the lowest',
+      us: 'NIOSH and OSHA',
+      eu: 'the EU Directives',
+    },
+    standard: 'strictest',
+    basis:
+      'two schools of limits are in force (from memory); where the chosen one has none for a gas, the other counts',
+  },
   'lfl-basis': {
     kind: 'choice',
     title: 'Lower flammable limits are those of',

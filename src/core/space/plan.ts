@@ -1,4 +1,10 @@
-import { substanceOf, type LflBasis, type SubstanceCode } from '../gas/substances';
+import {
+  findExposureLimit,
+  substanceOf,
+  type ExposureSchool,
+  type LflBasis,
+  type SubstanceCode,
+} from '../gas/substances';
 import { refuse, type Refusal } from '../rules/refuse';
 import { computeTimeToOxygen } from './inert';
 import {
@@ -41,6 +47,8 @@ export interface PurgeLimits {
   /** Flammables below so much of the LFL (%), by which standard; oxygen at least (% vol). */
   readonly lflMost: number;
   readonly lflBasis: LflBasis;
+  /** Whose limits of exposure keep people out. */
+  readonly exposureSchool: ExposureSchool;
   readonly oxygenLeast: number;
   readonly oxygenMost: number;
   readonly oxygenFresh: number;
@@ -72,11 +80,15 @@ export interface PurgePlan {
 }
 
 /** The least of a gas (% vol) that keeps people out: by its flammable limit, and what is poison by its ppm; undefined for what is neither. */
-function refusedFrom(gas: SubstanceCode, { lflMost, lflBasis }: PurgeLimits): number | undefined {
-  const { lfl, day_ppm, peak_ppm } = substanceOf(gas);
+function refusedFrom(
+  gas: SubstanceCode,
+  { lflMost, lflBasis, exposureSchool }: PurgeLimits,
+): number | undefined {
+  const { lfl } = substanceOf(gas);
+  const poison = findExposureLimit(gas, exposureSchool);
   const limits = [
     ...(lfl ? [(lfl[lflBasis] * lflMost) / 100] : []),
-    ...[day_ppm, peak_ppm].flatMap((ppm) => (ppm === undefined ? [] : [ppm / 10_000])),
+    ...(poison ? [poison.ppm / 10_000] : []),
   ];
   return limits.length === 0 ? undefined : Math.min(...limits);
 }

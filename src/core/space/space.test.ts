@@ -102,6 +102,7 @@ const LIMITS: PurgeLimits = {
   chart: CHART,
   lflMost: 10,
   lflBasis: 'iec',
+  exposureSchool: 'us',
   oxygenLeast: 20,
   oxygenMost: 23.5,
   oxygenFresh: 20.9,

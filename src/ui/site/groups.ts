@@ -55,6 +55,7 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'entry-lfl-most',
     'hot-lfl-most',
     'exposure-most',
+    'exposure-school',
     'lfl-basis',
     'air-test-min',
     't90-times',
