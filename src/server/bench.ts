@@ -1,6 +1,6 @@
 import { EMPTY_PLAN } from '../core/plant';
 import { findStored, type StoredEnergy, type TypedInputs } from '../core/bench';
-import { findRequirement, type Dossier, type SiteFacts } from '../core/job';
+import { findRequirement, listDecidingSums, type Dossier, type SiteFacts } from '../core/job';
 import type { Db } from '../db';
 import { readJob, readSiteFor } from './job-state';
 import { listJobs } from './jobs';
@@ -41,7 +41,8 @@ export function findGiven(
 ): TypedInputs | undefined {
   const { state } = readJob(db, jobId);
   if (!state) return undefined;
-  return listOf(state, readSiteFor(db, state)).find(
+  const site = readSiteFor(db, state);
+  return [...listOf(state, site), ...listDecidingSums(state, site)].find(
     (one) => one.subject === subject && one.calculation === calculation,
   )?.inputs;
 }

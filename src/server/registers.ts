@@ -39,7 +39,15 @@ export const registerSchema = z.strictObject({
     }),
   ),
   earths: z
-    .array(z.strictObject({ id: z.string().min(1), name: z.string().min(1), testedUntil: instant }))
+    .array(
+      z.strictObject({
+        id: z.string().min(1),
+        name: z.string().min(1),
+        rated_ka: z.number().gt(0).optional(),
+        rated_s: z.number().gt(0).optional(),
+        testedUntil: instant,
+      }),
+    )
     .default([]),
   reach: z.string().max(120).optional(),
 });

@@ -29,8 +29,10 @@ test('a plan is edited on the diagram, undone, mended, reviewed, sent back by th
   await expect(page.getByTestId('failures')).toBeVisible();
   await shoot(page, 'failures');
   await page.getByRole('button', { name: 'Keep this plan' }).click();
-  await page.getByRole('tab', { name: 'Stored energy' }).click();
-  await expect(page.getByRole('region', { name: 'Stored energy' })).toContainText('DR-2002');
+  await page.getByRole('tab', { name: 'Energy and sums' }).click();
+  await expect(page.getByRole('region', { name: 'Stored energy and waiting' })).toContainText(
+    'DR-2002',
+  );
   await page.getByRole('tab', { name: 'Trace and plan' }).click();
   await expectNoBarriers(page);
   await page.getByRole('button', { name: 'Send it for review' }).click();
@@ -95,8 +97,8 @@ test('figures are worked out as they are typed, refused by field, and used in a 
   const job = await raise(page, 'Seal change, figures');
   await takeLeastEffort(page);
   await page.getByRole('button', { name: 'Keep this plan' }).click();
-  await page.getByRole('tab', { name: 'Stored energy' }).click();
-  const stored = page.getByRole('region', { name: 'Stored energy' });
+  await page.getByRole('tab', { name: 'Energy and sums' }).click();
+  const stored = page.getByRole('region', { name: 'Stored energy and waiting' });
   await stored
     .getByRole('row', { name: /DR-2002/ })
     .getByRole('link', { name: 'Bench' })
@@ -119,8 +121,12 @@ test('figures are worked out as they are typed, refused by field, and used in a 
   await shoot(page, 'bench');
   await page.getByRole('button', { name: 'Use these figures' }).click();
   await page.getByRole('status').getByRole('link', { name: job }).click();
-  await page.getByRole('tab', { name: 'Stored energy' }).click();
-  await expect(stored.getByRole('row', { name: /DR-2002/ })).toContainText('noted by Ada');
+  await page.getByRole('tab', { name: 'Energy and sums' }).click();
+  await expect(
+    page
+      .getByRole('table', { name: 'Worked out for this job' })
+      .getByRole('row', { name: /DR-2002/ }),
+  ).toContainText('noted by Ada');
   await page.getByRole('link', { name: 'Walk list' }).click();
   await expect(page.getByText(/wait \d\d min, then read PG-2002/)).toBeVisible();
   await page.goto('/bench');

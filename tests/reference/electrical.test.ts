@@ -1,4 +1,4 @@
-import { findApproach } from '../../src/core/energy/approach';
+import { findApproach, listApproachRows } from '../../src/core/energy/approach';
 import {
   computeBackFeed,
   computeConductorConstant,
@@ -59,6 +59,26 @@ describe('distance from live parts', () => {
     expect(findApproach('en', 230)?.nearest).toBeUndefined();
     expect(findApproach('en', 700_001)).toBeUndefined();
     expect(findApproach('osha', 140_001)).toBeUndefined();
+  });
+
+  /** Source: both tables above; the larger of each distance. */
+  it.each([
+    [230, undefined, 3.05],
+    [400, 0.305, 3.05],
+    [10_000, 0.61, 3.05],
+    [132_000, 1.37, 3.95],
+    [140_000, 1.37, 3.95],
+  ])('the stricter of both, %d V: %p and %d m', (volts, nearest, outer) => {
+    const found = findApproach('strictest', volts);
+    expect(found?.nearest).toBe(nearest);
+    expect(found?.outer).toBeCloseTo(outer, 9);
+  });
+
+  it('the stricter of both has no row where one of them has none', () => {
+    expect(findApproach('strictest', 140_001)).toBeUndefined();
+    const ends = listApproachRows('strictest');
+    expect(ends.at(-1)).toBe(140_000);
+    expect([...ends].sort((a, b) => a - b)).toEqual(ends);
   });
 });
 

@@ -410,6 +410,30 @@ function entrySteps(state: DossierState): Step[] {
   return view ? [['hana', { ...PLAN_ENTRY, space: view.space?.id ?? PLAN_ENTRY.space }]] : [];
 }
 
+const in_ = (value: number, unit: string) => ({ value, unit });
+
+/** A pressure test with air at ten bar behind one m³, as the Bench works it out. */
+export const TEST_SUM: Command = {
+  kind: 'note-calculation',
+  calculation: 'pressure-test',
+  subject: 'P201-CAS',
+  inputs: {
+    code: 'b31-3-gas',
+    design: in_(10, 'bar'),
+    cold: in_(138, 'MPa'),
+    hot: in_(138, 'MPa'),
+    volume: in_(1, 'm^3'),
+    resolution: in_(0.1, 'bar'),
+    leak: in_(10, 'ml/min'),
+    k: in_(1.4, '1'),
+    ambient: in_(1.01325, 'bar'),
+  },
+};
+
+/** The pressure test worked out, where the papers name one. */
+const testSteps = (state: DossierState): Step[] =>
+  state && listPapers(state, site).includes('pressure-test') ? [['ada', TEST_SUM]] : [];
+
 /** Every test of the air that the papers of a job ask for, by the gas tester. */
 export const airSteps = (state: DossierState, now = START): Step[] =>
   state
@@ -430,6 +454,7 @@ export function permitSteps(
     ['hana', { kind: 'approve-permit' }],
     ...entrySteps(screened),
     ...hotSteps(screened),
+    ...testSteps(screened),
     ...airSteps(screened, now),
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];

@@ -7,6 +7,7 @@ import {
   type Typed,
   type TypedInputs,
 } from '.';
+import { DEFAULT_VALUES } from '../rules/values';
 import { fromSi, QUANTITY_UNITS, writeFigure, writeUnit } from '../units';
 
 const run = (id: string, changes: TypedInputs) => {
@@ -28,6 +29,22 @@ describe('the Bench', () => {
     expect(result.figures.filter(({ isMain }) => isMain)).toHaveLength(1);
     expect(one.formula.length > 0 && one.source !== '' && one.caution !== '').toBe(true);
     expect(sayAnswer(one, result.figures)).toMatch(/^[^{}]*\d[^{}]*\.$/);
+  });
+
+  it('opens with the values of the site’s rules, where a rule sets them', () => {
+    const bound = CALCULATIONS.flatMap(({ id, fields }) =>
+      Object.entries(fields).flatMap(([name, field]) =>
+        field.site ? [[id, name, field, field.site] as const] : [],
+      ),
+    );
+    expect(bound.length).toBeGreaterThan(6);
+    for (const [id, name, field, site] of bound) {
+      expect([id, name, field.start]).toEqual([id, name, DEFAULT_VALUES[site]]);
+    }
+    const values = { ...DEFAULT_VALUES, 'oxygen-least': 19.5, 'approach-table': 'en' as const };
+    const opens = (id: string) => listStartInputs(findCalculation(id)?.fields ?? {}, values);
+    expect(opens('inert-leak')).toMatchObject({ limit: pct(19.5) });
+    expect(opens('approach')).toMatchObject({ table: 'en', extra: m(0) });
   });
 
   it('asks for nothing in a unit that cannot be converted', () => {
@@ -173,7 +190,20 @@ describe('the Bench', () => {
         'below the pressure',
       ],
       ['a direct voltage', 'approach', { current: 'direct' }, 'current', 'do not cover direct'],
-      ['a voltage above the table', 'approach', { voltage: kV(800) }, 'voltage', 'at most 700 kV'],
+      [
+        'a voltage above the table',
+        'approach',
+        { voltage: kV(800), table: 'en' },
+        'voltage',
+        'at most 700 kV',
+      ],
+      [
+        'a voltage above the lower end of both tables',
+        'approach',
+        { voltage: kV(141) },
+        'voltage',
+        'at most 140 kV',
+      ],
       [
         'a voltage above the other table',
         'approach',

@@ -1,6 +1,8 @@
 import { convertConcentration, toMassConcentration, toShare } from '../gas/concentration';
 import { substanceOf, SUBSTANCES, type ExposureLimits } from '../gas/substances';
+import { writeFigure } from '../units';
 import {
+  bySite,
   choice,
   defineCalculation,
   figure,
@@ -13,8 +15,6 @@ import { ATMOSPHERE, namesOf, NOT_NEGATIVE } from './fields';
 
 const PPM = 1e-6;
 
-/** From this share of the lower flammable limit (%) on nobody goes in. Source: 29 CFR 1910.146(b); a site may ask for less. */
-const ENTRY_LFL = 10;
 /** A share that was given as this one is this one, whatever the last digit of a double says. */
 const ROUNDED = 1 - 1e-9;
 
@@ -55,7 +55,17 @@ export const concentration = defineCalculation(
       volume: optional('By volume', 'c', 'ratio', 'ppm', { atLeast: 0, atMost: 1 }, 10),
       mass: optional('By mass', 'm', 'mass-concentration', 'mg/m^3', NOT_NEGATIVE),
       lfl: optional('Of the lower flammable limit', 'L', 'ratio', '%', { atLeast: 0, atMost: 100 }),
-      basis: choice('Flammable limits of', { iec: 'IEC 60079-20-1', nfpa: 'NFPA 325' }, 'iec'),
+      basis: bySite(
+        choice('Flammable limits of', { iec: 'IEC 60079-20-1', nfpa: 'NFPA 325' }, 'iec'),
+        'lfl-basis',
+      ),
+      entry: bySite(
+        number('Nobody goes in from this share of it on', 'Le', 'ratio', '%', 10, {
+          above: 0,
+          atMost: 0.1,
+        }),
+        'entry-lfl-most',
+      ),
       temperature: number('Temperature', 'T', 'temperature', 'degC', 25, {
         atLeast: 200,
         atMost: 400,
@@ -63,7 +73,7 @@ export const concentration = defineCalculation(
       ambient: ATMOSPHERE,
     },
   },
-  ({ substance, by, volume, mass, lfl, basis, temperature, ambient }) => {
+  ({ substance, by, volume, mass, lfl, basis, entry, temperature, ambient }) => {
     const given = { volume, mass, lfl }[by];
     if (given === undefined) {
       throw new InputFault(by, 'This figure is missing: give it in the unit that was chosen');
@@ -114,8 +124,8 @@ export const concentration = defineCalculation(
             ? 'Above the lowest of the limits: nobody breathes this.'
             : 'Not above the lowest of the limits.',
         ...(about.caution ? [`Known of it: ${about.caution}.`] : []),
-        ...(burns !== undefined && burns > ENTRY_LFL * ROUNDED
-          ? [`At or above ${ENTRY_LFL} % LFL: nobody goes in.`]
+        ...(burns !== undefined && burns > entry * 100 * ROUNDED
+          ? [`At or above ${writeFigure(entry * 100)} % LFL: nobody goes in.`]
           : []),
       ],
     };

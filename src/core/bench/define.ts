@@ -1,3 +1,4 @@
+import { DEFAULT_VALUES, type SiteValues, type ValueCode } from '../rules/values';
 import type { Quantity } from '../units';
 import type {
   ChoiceField,
@@ -178,12 +179,19 @@ export const figure = (
   isMain = false,
 ): Figure => ({ label, symbol, value, quantity, unit, ...(isMain ? { isMain } : {}) });
 
-/** The inputs that a calculation shows before anything is typed. */
-export function listStartInputs(fields: Fields): TypedInputs {
+/** A field that opens with a value of the site's rules. */
+export const bySite = <Of extends NumberField | ChoiceField>(field: Of, site: ValueCode): Of => ({
+  ...field,
+  site,
+});
+
+/** The inputs that a calculation shows before anything is typed: the site's own values where its rules set them. */
+export function listStartInputs(fields: Fields, values: SiteValues = DEFAULT_VALUES): TypedInputs {
   return Object.fromEntries(
     Object.entries(fields).flatMap(([name, field]): [string, Typed][] => {
-      if (field.kind === 'choice') return [[name, field.start]];
-      return field.start === undefined ? [] : [[name, { value: field.start, unit: field.unit }]];
+      const start = (field.site && values[field.site]) ?? field.start;
+      if (field.kind === 'choice') return [[name, String(start)]];
+      return start === undefined ? [] : [[name, { value: Number(start), unit: field.unit }]];
     }),
   );
 }

@@ -11,10 +11,10 @@ import {
   ADIABATIC_SECONDS,
   findStandardSection,
 } from '../energy/fault';
-import { findApproach, listApproachRows } from '../energy/approach';
+import { findApproach, listApproachRows, type ApproachRule } from '../energy/approach';
 import { DISCHARGED_VOLTS } from '../energy/electric';
 import { computeBodyCurrent, FIBRILLATION_A, findPermittedTouch, LET_GO_A } from '../energy/touch';
-import { choice, defineCalculation, figure, InputFault, number, optional } from './define';
+import { bySite, choice, defineCalculation, figure, InputFault, number, optional } from './define';
 import { NOT_NEGATIVE, POSITIVE } from './fields';
 
 /** A voltage factor above 1 makes the fault current the largest. Source: IEC 60909-0, Table 1. */
@@ -25,6 +25,18 @@ const VOLTAGE_FACTOR = number('Voltage factor', 'c', 'ratio', '1', 1.1, {
 
 const NO_ARC_FLASH =
   'This says nothing of the heat and pressure of an arc: arc-flash is out of scope here and is for a study by a competent engineer.';
+
+/** What the outer distance of each table is, and the nearer one. */
+const OUTER_WORDS: Readonly<Record<ApproachRule, string>> = {
+  strictest: 'All others: stay away by',
+  en: 'Vicinity: stay away by',
+  osha: 'People who are not qualified: stay away by',
+};
+const NEAREST_WORDS: Readonly<Record<ApproachRule, string>> = {
+  strictest: 'Within this it is live work, for anybody',
+  en: 'Live zone: within this it is live work',
+  osha: 'Qualified people: no nearer than',
+};
 
 /** How near to bare live parts. */
 export const approach = defineCalculation(
@@ -46,15 +58,22 @@ export const approach = defineCalculation(
         { alternating: 'alternating', direct: 'direct' },
         'alternating',
       ),
-      table: choice(
-        'Table',
-        {
-          en: 'EN 50110-1: live zone and vicinity',
-          osha: '29 CFR 1910.333: qualified people and all others',
-        },
-        'en',
+      table: bySite(
+        choice(
+          'Table',
+          {
+            strictest: 'whichever asks for more',
+            en: 'EN 50110-1: live zone and vicinity',
+            osha: '29 CFR 1910.333: qualified people and all others',
+          },
+          'strictest',
+        ),
+        'approach-table',
       ),
-      extra: optional('Added by the site', 'a', 'length', 'm', { atLeast: 0, atMost: 20 }, 0),
+      extra: bySite(
+        optional('Added by the site', 'a', 'length', 'm', { atLeast: 0, atMost: 20 }, 0),
+        'approach-extra-m',
+      ),
     },
   },
   ({ voltage, current, table, extra = 0 }) => {
@@ -75,27 +94,10 @@ export const approach = defineCalculation(
     const { nearest, outer } = found;
     return {
       figures: [
-        figure(
-          table === 'en' ? 'Vicinity: stay away by' : 'People who are not qualified: stay away by',
-          'Dv',
-          outer + extra,
-          'length',
-          'm',
-          true,
-        ),
+        figure(OUTER_WORDS[table], 'Dv', outer + extra, 'length', 'm', true),
         ...(nearest === undefined
           ? []
-          : [
-              figure(
-                table === 'en'
-                  ? 'Live zone: within this it is live work'
-                  : 'Qualified people: no nearer than',
-                'Dl',
-                nearest + extra,
-                'length',
-                'm',
-              ),
-            ]),
+          : [figure(NEAREST_WORDS[table], 'Dl', nearest + extra, 'length', 'm')]),
       ],
       notes: [
         ...(nearest === undefined

@@ -1,3 +1,4 @@
+import type { ValueCode } from '../rules/values';
 import type { Quantity } from '../units';
 
 /** A limit of a field in the SI unit of its quantity; `above` and `below` leave the limit itself out. */
@@ -18,6 +19,8 @@ export interface NumberField {
   readonly range: Range;
   readonly start: number | undefined;
   readonly isOptional: boolean;
+  /** The value of the site's rules that it opens with, in `unit`. */
+  readonly site?: ValueCode;
 }
 
 /** A choice that a calculation takes. */
@@ -26,6 +29,7 @@ export interface ChoiceField {
   readonly label: string;
   readonly options: Readonly<Record<string, string>>;
   readonly start: string;
+  readonly site?: ValueCode;
 }
 
 export type Field = NumberField | ChoiceField;

@@ -3,7 +3,15 @@ import { buildGraph, parsePlantText, type IsolationPlan, type Plant, type Store 
 import { presentOrThrow } from '../result';
 import { computePlantState } from '../isolation';
 import { listBleeds } from './bleeds';
-import { findLetDown, findWaitSeconds, listStored } from '.';
+import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
+import {
+  findCalculation,
+  findLetDown,
+  findStored,
+  findWaitSeconds,
+  listStartInputs,
+  listStored,
+} from '.';
 
 const parsed = parsePlantText(readFileSync('demo/quillmere.plant.json', 'utf8'));
 if (!parsed.ok) throw new Error('the demonstration plant does not parse');
@@ -144,5 +152,58 @@ describe('bleeds between two valves', () => {
       ok: false,
       problems: [{ field: 'bore' }],
     });
+  });
+});
+
+describe('hot liquid shut in by a plan', () => {
+  const trapped = (medium: object, section: object) => {
+    const plant = smallPlant({ sections: { MID: section } });
+    const media = plant.media.map((one) => ({ ...one, ...medium }));
+    const { graph: drawn, requirement } = jobOn({ ...plant, media } as Plant);
+    return findStored(drawn, requirement, planOf(['V1', 'V2', 'CB'], [])).find(
+      ({ subject }) => subject === 'MID',
+    );
+  };
+  const hot = { temperature_c: 170, volume_m3: 2, pressure_bar: 7 };
+
+  it('counts with the burst that it would make, as the page of the Bench says it', () => {
+    const found = trapped({ phase: 'liquid', fluid: 'water' }, hot);
+    expect(found).toMatchObject({ kind: 'hot liquid shut in', calculation: 'flashing-burst' });
+    const bench = findCalculation('flashing-burst');
+    const same = bench?.run({
+      ...listStartInputs(bench.fields),
+      temperature: { value: 170, unit: 'degC' },
+      volume: { value: 2, unit: 'm^3' },
+    });
+    expect(found?.result).toEqual(same);
+  });
+
+  it('says that it was taken as water where the drawing does not say what it is', () => {
+    const found = trapped({ phase: 'liquid', fluid: undefined }, hot);
+    expect(found?.result.ok && found.result.notes.at(-1)).toMatch(/taken as water/);
+  });
+
+  it.each<[string, object, object, string | undefined]>([
+    [
+      'water at 100 °C',
+      { phase: 'liquid', fluid: 'water' },
+      { ...hot, temperature_c: 100 },
+      undefined,
+    ],
+    [
+      'liquefied gas in the sun',
+      { phase: 'liquid', fluid: 'lpg' },
+      { volume_m3: 2 },
+      'flashing-burst',
+    ],
+    ['gas under pressure', { phase: 'gas' }, hot, 'gas-energy'],
+    ['dust', { phase: 'solid' }, hot, undefined],
+  ])('%s', (_, medium, section, calculation) => {
+    expect(trapped(medium, section)?.calculation).toBe(calculation);
+  });
+
+  it('is not known without its volume', () => {
+    const found = trapped({ phase: 'liquid', fluid: 'water' }, { ...hot, volume_m3: undefined });
+    expect(found?.result).toMatchObject({ ok: false, problems: [{ field: 'volume' }] });
   });
 });

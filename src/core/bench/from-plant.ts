@@ -5,11 +5,11 @@ import {
   type PlantState,
   type Requirement,
 } from '../isolation';
-import type { IsolationPlan, Outlet, PlantGraph, Section } from '../plant';
+import type { IsolationPlan, Medium, Outlet, PlantGraph, Section } from '../plant';
 import { listBleeds } from './bleeds';
 import type { CalculationResult } from './define';
 import { doesBoil, readGas } from './medium';
-import { mapStore, parameter } from './store-inputs';
+import { mapStore, parameter, SUN_C } from './store-inputs';
 import { findOrThrow, letDownTo, listOneMedium, work, type StoredEnergy } from './work-out';
 
 export type { StoredEnergy } from './work-out';
@@ -127,7 +127,65 @@ export function findWaitSeconds(result: CalculationResult): number | undefined {
   return main?.quantity === 'time' ? main.value : undefined;
 }
 
-/** Gas shut in between barriers of a plan, each body once, under the id of its first section. */
+/** Above this (°C) water under pressure boils when it is let go. Source: boiling point at one atmosphere. */
+const BOILS_C = 100;
+
+/** Liquefied gases of the drawing by the one of the Bench that has the most energy. */
+const LIQUEFIED_AS: Readonly<Partial<Record<string, string>>> = {
+  lpg: 'propane',
+  ammonia: 'ammonia',
+};
+
+type Trapped = Pick<StoredEnergy, 'kind' | 'calculation' | 'inputs' | 'result'>;
+
+/** Gas under pressure that is shut in, as the burst that it would make; undefined where nothing presses. */
+function describeGas(medium: Medium | undefined, body: readonly Section[]): Trapped | undefined {
+  const pressure = Math.max(0, ...body.map((section) => section.pressure_bar ?? 0));
+  if (pressure === 0) return undefined;
+  const { ratios, assumed } = readGas(medium);
+  return {
+    kind: 'shut-in gas',
+    calculation: 'gas-energy',
+    ...work(
+      findOrThrow('gas-energy'),
+      [
+        ['pressure', pressure, 'bar'],
+        ['volume', sumVolumes(body), 'm^3'],
+        ['k', Math.min(...ratios), '1'],
+        ['scaled', 'glass-breakage'],
+      ],
+      assumed,
+    ),
+  };
+}
+
+/** A liquid shut in above its boiling point, as the burst that it would make; undefined where it does not boil when it is let go. */
+function describeHotLiquid(
+  medium: Medium | undefined,
+  body: readonly Section[],
+): Trapped | undefined {
+  const hottest = Math.max(...body.map((section) => section.temperature_c ?? SUN_C));
+  const liquefied = LIQUEFIED_AS[medium?.fluid ?? ''];
+  if (liquefied === undefined && hottest <= BOILS_C) return undefined;
+  const isKnown = liquefied !== undefined || medium?.fluid === 'water';
+  return {
+    kind: 'hot liquid shut in',
+    calculation: 'flashing-burst',
+    ...work(
+      findOrThrow('flashing-burst'),
+      [
+        ['fluid', liquefied ?? 'water'],
+        ['content', 'liquid'],
+        ['temperature', hottest, 'degC'],
+        ['volume', sumVolumes(body), 'm^3'],
+        ['scaled', 'glass-breakage'],
+      ],
+      isKnown ? [] : [`The drawing does not say what ${medium?.name ?? 'it'} is: taken as water.`],
+    ),
+  };
+}
+
+/** Gas and hot liquid shut in between barriers of a plan, each body once, under the id of its first section. */
 function listTrapped(graph: PlantGraph, state: PlantState): StoredEnergy[] {
   const seen = new Set<string>();
   const ends = graph.links.flatMap((_, link) =>
@@ -136,32 +194,15 @@ function listTrapped(graph: PlantGraph, state: PlantState): StoredEnergy[] {
   return [...new Set(ends)]
     .sort((a, b) => a - b)
     .flatMap((end) => {
-      const phase = graph.medium[end]?.phase;
-      if (state.live[state.body[end] ?? 0] || (phase !== 'gas' && phase !== 'vapour')) return [];
+      const medium = graph.medium[end];
+      if (state.live[state.body[end] ?? 0] || graph.carrier[end] !== 'fluid') return [];
       const body = listOneMedium(graph, state, end);
       const [first] = [...body].sort((a, b) => (a.id < b.id ? -1 : 1));
       if (!first || seen.has(first.id)) return [];
       seen.add(first.id);
-      const pressure = Math.max(0, ...body.map((section) => section.pressure_bar ?? 0));
-      if (pressure === 0) return [];
-      return [
-        {
-          subject: first.id,
-          section: first.id,
-          kind: 'shut-in gas',
-          calculation: 'gas-energy',
-          ...work(
-            findOrThrow('gas-energy'),
-            [
-              ['pressure', pressure, 'bar'],
-              ['volume', sumVolumes(body), 'm^3'],
-              ['k', Math.min(...readGas(graph.medium[end]).ratios), '1'],
-              ['scaled', 'glass-breakage'],
-            ],
-            readGas(graph.medium[end]).assumed,
-          ),
-        },
-      ];
+      const describe = medium?.phase === 'liquid' ? describeHotLiquid : describeGas;
+      const found = medium?.phase === 'solid' ? undefined : describe(medium, body);
+      return found ? [{ subject: first.id, section: first.id, ...found }] : [];
     });
 }
 

@@ -14,6 +14,7 @@ import {
   sweepOnce,
 } from '../space/inerting';
 import {
+  bySite,
   choice,
   defineCalculation,
   figure,
@@ -26,12 +27,15 @@ import { ATMOSPHERE, MOLAR_MASS, NOT_NEGATIVE, POSITIVE } from './fields';
 
 /** Oxygen of air as it is measured or counted (share of 1). */
 const OXYGEN_SHARE = { above: 0, atMost: 0.25 } as const;
-const START_OXYGEN = number('Oxygen at the start', 'C0', 'ratio', '%', 20.9, OXYGEN_SHARE);
+const START_OXYGEN = bySite(
+  number('Oxygen at the start', 'C0', 'ratio', '%', 20.9, OXYGEN_SHARE),
+  'oxygen-fresh',
+);
 
-const LEAST_OXYGEN = number('Least that may be breathed', 'Cl', 'ratio', '%', 20, {
-  atLeast: 0.195,
-  below: 0.235,
-});
+const LEAST_OXYGEN = bySite(
+  number('Least that may be breathed', 'Cl', 'ratio', '%', 20, { atLeast: 0.195, below: 0.235 }),
+  'oxygen-least',
+);
 
 const DRAWN_STEPS = 80;
 /** A curve goes on for so long after the last limit, or over so many turnovers where no limit is reached. */
@@ -67,7 +71,10 @@ export const inertLeak = defineCalculation(
         NOT_NEGATIVE,
       ),
       start: START_OXYGEN,
-      air: number('Oxygen of the fresh air', 'Ca', 'ratio', '%', 20.9, OXYGEN_SHARE),
+      air: bySite(
+        number('Oxygen of the fresh air', 'Ca', 'ratio', '%', 20.9, OXYGEN_SHARE),
+        'oxygen-fresh',
+      ),
       limit: LEAST_OXYGEN,
     },
   },
@@ -254,6 +261,8 @@ export const inerting = defineCalculation(
         figures: [
           figure('Inert gas', 'v', gas, 'volume', 'm^3', true),
           figure('Fillings of the vessel', 'nf', gas / volume, 'ratio', '1'),
+          // A sharp front leaves nothing but the inert gas behind it.
+          figure('Oxygen left, at the least', 'C', way === 'dilution' ? target : own, 'ratio', '%'),
         ],
         notes: [
           suffocates,

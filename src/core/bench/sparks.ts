@@ -1,5 +1,5 @@
 import { findFurthest, SPARK_WORKS } from '../hotwork/sparks';
-import { choice, defineCalculation, figure, number } from './define';
+import { bySite, choice, defineCalculation, figure, number } from './define';
 import { namesOf, NOT_NEGATIVE } from './fields';
 
 const HEIGHTS_DRAWN = 24;
@@ -27,10 +27,10 @@ export const sparks = defineCalculation(
       height: number('Height over the floor', 'h', 'length', 'm', 4, { atLeast: 0, atMost: 200 }),
       wind: number('Wind', 'w', 'speed', 'm/s', 3, { atLeast: 0, atMost: 40 }),
       roll: number('Roll and bounce', 'r', 'length', 'm', 3, { ...NOT_NEGATIVE, atMost: 50 }),
-      least: number('Radius by the site’s rule', 'Rs', 'length', 'm', 11, {
-        atLeast: 11,
-        atMost: 50,
-      }),
+      least: bySite(
+        number('Radius by the site’s rule', 'Rs', 'length', 'm', 11, { atLeast: 11, atMost: 50 }),
+        'hot-work-radius-m',
+      ),
     },
   },
   ({ work, height, wind, roll, least }) => {

@@ -8,7 +8,7 @@ export interface Mapped {
 }
 
 /** The hottest that a shut line is taken to become in the sun (°C), and the coolest that it was shut in at. Source: practice. */
-const SUN_C = 35;
+export const SUN_C = 35;
 const SHUT_IN_C = 15;
 
 /** A numeric parameter of a store, when it is given. */

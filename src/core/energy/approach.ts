@@ -1,6 +1,8 @@
 /** Whose table of distances is read. */
 export const APPROACH_TABLES = ['en', 'osha'] as const;
 export type ApproachTable = (typeof APPROACH_TABLES)[number];
+/** A table, or at each voltage the larger distance of both. */
+export type ApproachRule = ApproachTable | 'strictest';
 
 /** Distances (m) for one voltage: nobody comes nearer than `nearest` without working live; others stay `outer` away. */
 export interface Approach {
@@ -58,16 +60,35 @@ const OSHA_ROWS: readonly (readonly [upTo: number, nearest: number | undefined])
   [140_000, 1.37],
 ];
 
-/**
- * Distances (m) to be kept from bare live parts of an alternating voltage (V, effective, between phases). A voltage between two rows takes the
- * higher row. Undefined above the last row: the table does not cover it, and the last row never stands in for it.
- */
-export function findApproach(table: ApproachTable, volts: number): Approach | undefined {
+function findIn(table: ApproachTable, volts: number): Approach | undefined {
   if (table === 'en') return EN_ROWS.find(({ upTo }) => volts <= upTo);
   const row = OSHA_ROWS.find(([upTo]) => volts <= upTo);
   return row && { nearest: row[1], outer: unqualified(volts) };
 }
 
-/** The voltages (V) at which the rows of a table end, lowest first. */
-export const listApproachRows = (table: ApproachTable): readonly number[] =>
-  table === 'en' ? EN_ROWS.map(({ upTo }) => upTo) : OSHA_ROWS.map(([upTo]) => upTo);
+/**
+ * Distances (m) to be kept from bare live parts of an alternating voltage (V, effective, between phases). A voltage between two rows takes the
+ * higher row. Undefined above the last row, or the last of one of both tables: nothing covers it, and the last row never stands in for it.
+ */
+export function findApproach(rule: ApproachRule, volts: number): Approach | undefined {
+  if (rule !== 'strictest') return findIn(rule, volts);
+  const en = findIn('en', volts);
+  const osha = findIn('osha', volts);
+  if (!en || !osha) return undefined;
+  const nearest = Math.max(en.nearest ?? 0, osha.nearest ?? 0);
+  return {
+    nearest: nearest === 0 ? undefined : nearest,
+    outer: Math.max(en.outer, osha.outer),
+  };
+}
+
+/** The voltages (V) at which the rows of a table end, lowest first; of both together, as far as both go. */
+export const listApproachRows = (rule: ApproachRule): readonly number[] => {
+  const ends = {
+    en: EN_ROWS.map(({ upTo }) => upTo),
+    osha: OSHA_ROWS.map(([upTo]) => upTo),
+  };
+  if (rule !== 'strictest') return ends[rule];
+  const most = Math.min(...APPROACH_TABLES.map((table) => ends[table].at(-1) ?? 0));
+  return [...ends.en, ...ends.osha].filter((upTo) => upTo <= most).toSorted((a, b) => a - b);
+};

@@ -1,3 +1,7 @@
+/** A fault current (kA) and how long it flows (s), in words. */
+export const sayFault = (kiloamperes: number, seconds: number): string =>
+  `${kiloamperes} kA for ${seconds} s`;
+
 /** A transformer by its plate: rating (VA), impedance voltage (share of 1), voltage of the side that feeds the fault (V, between phases). */
 export interface Transformer {
   readonly rating: number;

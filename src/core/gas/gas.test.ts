@@ -76,6 +76,31 @@ describe('what the air is fit for', () => {
     expect(findSensor(DETECTOR, 'chlorine')).toBeUndefined();
   });
 
+  /** Source: NIOSH and OSHA beside EU Directives, from memory: 10 and 5 ppm of hydrogen sulphide, 35 and 20 of carbon monoxide. */
+  it.each([
+    ['us', sulphide(10), true],
+    ['us', sulphide(10.1), false],
+    ['eu', sulphide(5), true],
+    ['eu', sulphide(5.1), false],
+    ['strictest', sulphide(5), true],
+    ['strictest', sulphide(5.1), false],
+    ['us', monoxide(35), true],
+    ['strictest', monoxide(20.1), false],
+    // The EU lists none for propane: the other school counts.
+    ['eu', { gas: 'propane', shown: 1001, unit: 'ppm' } as const, false],
+  ] as const)('judges by the limits of the school: %s, %j is fit: %s', (school, reading, isFit) => {
+    const limits = { ...LIMITS, lflMost: 100, exposureSchool: school };
+    expect(judgeAir([reading], DETECTOR, limits).isFit).toBe(isFit);
+  });
+
+  it('names the school that its limit is of', () => {
+    const basis = (school: 'us' | 'eu' | 'strictest') =>
+      judgeAir([monoxide(1)], DETECTOR, { ...LIMITS, exposureSchool: school }).lines.at(-1)?.basis;
+    expect(basis('us')).toContain('NIOSH');
+    expect(basis('eu')).toContain('(EU) 2017/164');
+    expect(basis('strictest')).toContain('(EU) 2017/164');
+  });
+
   it('is not fit when nothing was read', () => {
     expect(fit().isFit).toBe(false);
   });

@@ -15,6 +15,7 @@ import { computeLamps, listHanging, type DossierState } from '.';
 
 /** Long enough for the hottest part to cool (min). */
 const DAYS = 3 * 24 * 60;
+const FAR = '2030-01-01T00:00:00.000Z';
 const CONTROL: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
 const isolated = (walked: DossierState) =>
   carryOut([...fieldStepsOf(walked), CONTROL], walked, START, DAYS);
@@ -60,6 +61,27 @@ describe('earths', () => {
     expect(refused({ second: undefined })).toEqual(['second-missing']);
     expect(refused({ second: 'elif' })).toEqual(['second-is-first']);
     expect(refused({ second: 'kit' })).toEqual(['role-missing']);
+  });
+
+  it('carry the fault current of the place for as long as it flows', () => {
+    const own = (more: object) =>
+      refusalsOf(
+        earthing(),
+        'elif',
+        { ...earth, earth: { set: 'ES-1', endFirst: true } },
+        {
+          site: {
+            ...site,
+            earths: new Map([['ES-1', { id: 'ES-1', name: 'set', testedUntil: FAR, ...more }]]),
+          },
+        },
+      );
+    // At the transformer a fault is 12.5 kA for 1 s.
+    expect(own({ rated_ka: 12.5, rated_s: 1 })).toEqual([]);
+    expect(own({ rated_ka: 12.4, rated_s: 3 })).toEqual(['earth-too-small']);
+    expect(own({ rated_ka: 12.5, rated_s: 0.99 })).toEqual(['earth-too-small']);
+    expect(own({ rated_ka: 25, rated_s: 0.25 })).toEqual([]);
+    expect(own({})).toEqual(['earth-rating-unknown']);
   });
 
   it('are proved dead by two before', () => {

@@ -13,6 +13,7 @@ import {
   type SheetFacts,
 } from './sheet-parts';
 import type { Dossier } from './state';
+import { findStay, valuesFor } from './sums';
 
 const RESCUE_WORDS = {
   device: 'by a mechanical device over the opening',
@@ -26,6 +27,7 @@ function describeEntry(dossier: Dossier, { site }: SheetFacts): Block[] {
   if (!view) return [];
   const { plan, opened, purged, inside, tools } = dossier.entry;
   const { oxygenLeast, oxygenMost, lflMost, exposureMost } = airLimits(site.values, 'entry');
+  const stay = findStay(dossier);
   const name = namer(site);
   const clock = clockOf(site);
   const hazards = [...new Set(view.hazards.map(({ why }) => why))];
@@ -36,7 +38,7 @@ function describeEntry(dossier: Dossier, { site }: SheetFacts): Block[] {
       rows: [
         ['Space', view.space?.name],
         ['At most inside', plan ? String(plan.most) : undefined],
-        ['Longest stay', plan?.stay_min === undefined ? 'not limited' : `${plan.stay_min} min`],
+        ['Longest stay', stay === undefined ? 'not limited' : `${stay} min`],
         ['Dangers of the space', hazards.join(', ')],
         [
           'Fit to enter',
@@ -156,7 +158,7 @@ export function describeCertificate(kind: PaperKind, dossier: Dossier, facts: Sh
     banner: describeState(dossier, site),
     blocks: [
       { kind: 'list', title: 'Why it is needed', items: why },
-      { kind: 'list', title: 'Conditions', items: listConditions(kind, site.values) },
+      { kind: 'list', title: 'Conditions', items: listConditions(kind, valuesFor(dossier, site)) },
       ...(MORE[kind]?.(dossier, facts) ?? []),
       ...describeAir(kind, dossier, facts),
       ...(kind === 'hot-work' || kind === 'confined-space'

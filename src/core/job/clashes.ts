@@ -11,6 +11,7 @@ import {
   type Span,
 } from '../schedule';
 import { keyOfClash } from './evolve/papers';
+import { valuesFor } from './sums';
 import { listPapers } from './papers';
 import { siteOf, type OpenJob, type SiteFacts } from './site';
 import { isHeld, isNumbered, type AcceptedClash, type Dossier } from './state';
@@ -89,6 +90,7 @@ export function describeDoing(
     plan: plan.kind === 'none' ? undefined : plan.plan,
     lifted: isolation.test?.points ?? [],
     starts: permit.kind === 'closed' && isolation.started === undefined,
+    values: valuesFor(dossier, site),
   };
 }
 
@@ -116,7 +118,7 @@ export function listClashes(
   const own = describeDoing(self, site, now, span);
   const beside = others.filter(({ id, dossier }) => id !== self.id && dossier.kind !== 'closed');
   const doings = beside.map((job) => describeDoing(job, site, now));
-  const clashes = doings.flatMap((other) => findClashes(site.graph, site.values, own, other));
+  const clashes = doings.flatMap((other) => findClashes(site.graph, own, other));
   const free = findFirstFree(own, doings, clashes, Date.parse(now));
   return clashes.map((clash) => {
     const other = clash.cause === self.id ? clash.suffers : clash.cause;
@@ -164,7 +166,7 @@ const compared = new WeakMap<Doing, WeakMap<Doing, readonly Clash[]>>();
 function findClashesOnce(site: SiteFacts, one: Doing, other: Doing): readonly Clash[] {
   const known = compared.get(one) ?? new WeakMap<Doing, readonly Clash[]>();
   compared.set(one, known);
-  const clashes = known.get(other) ?? findClashes(site.graph, site.values, one, other);
+  const clashes = known.get(other) ?? findClashes(site.graph, one, other);
   known.set(other, clashes);
   return clashes;
 }

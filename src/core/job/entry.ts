@@ -16,6 +16,8 @@ import { listPlacesLeft, listTestPlaces } from './air-places';
 import { listPapers } from './papers';
 import { findRequirement, type SiteFacts } from './site';
 import type { Dossier } from './state';
+import { findHeatMinutes, findInert, findStay } from './sums';
+import { writeFigure } from '../units';
 
 const MINUTE = 60_000;
 
@@ -55,13 +57,24 @@ function listHazards(dossier: Dossier, site: SiteFacts): SpaceHazard[] {
       .filter(({ kind }) => kind === 'drive' || kind === 'heat')
       .map(({ words }) => words),
   ];
-  return classifySpace(
-    findSpace(dossier, site),
-    bodies
-      .filter((medium) => carrierOf(medium) === 'fluid')
-      .map((medium) => ({ ...medium, hazards: hazardsOf(medium) })),
-    others,
-  );
+  const inert = findInert(dossier);
+  return [
+    ...classifySpace(
+      findSpace(dossier, site),
+      bodies
+        .filter((medium) => carrierOf(medium) === 'fluid')
+        .map((medium) => ({ ...medium, hazards: hazardsOf(medium) })),
+      others,
+    ),
+    ...(inert === undefined
+      ? []
+      : [
+          {
+            kind: 'atmosphere' as const,
+            why: `made inert to ${writeFigure(inert)} % oxygen: it suffocates`,
+          },
+        ]),
+  ];
 }
 
 /** Fluid sources that the plan keeps from the space by less than a gap or a blank, with why. Those lowered by name are left out. */
@@ -101,6 +114,8 @@ export interface EntryView {
   readonly insideLeft: readonly string[];
   /** When those inside have to be called next (ISO 8601, UTC); undefined while nobody is in. */
   readonly callDue: string | undefined;
+  /** The longest stay (min), by the plan and by what the heat allows; undefined where neither limits it. */
+  readonly stay_min: number | undefined;
 }
 
 export function viewEntry(dossier: Dossier, site: SiteFacts): EntryView | undefined {
@@ -113,6 +128,7 @@ export function viewEntry(dossier: Dossier, site: SiteFacts): EntryView | undefi
     limits: purgeLimits(site),
     insideLeft: listInsideLeft(dossier, site),
     callDue: findCallDue(dossier, site),
+    stay_min: findStay(dossier),
   };
 }
 
@@ -140,10 +156,10 @@ export function findCallDue({ entry }: Dossier, { values }: SiteFacts): string |
 }
 
 /** Those inside for longer than the plan allows. */
-export const listOverstayed = ({ entry }: Dossier, now: string): string[] => {
-  const most = entry.plan?.stay_min;
+export const listOverstayed = (dossier: Dossier, now: string): string[] => {
+  const most = findStay(dossier);
   if (most === undefined) return [];
-  return Object.entries(entry.inside)
+  return Object.entries(dossier.entry.inside)
     .filter(([, { since }]) => Date.parse(now) - Date.parse(since) > most * MINUTE)
     .map(([person]) => person);
 };
@@ -194,6 +210,7 @@ export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refus
     entry.purged !== undefined &&
     (tested === undefined || Date.parse(tested.at) < Date.parse(entry.purged.at));
   return [
+    ...(findHeatMinutes(dossier) === 0 ? [refuse('too-hot')] : []),
     ...(entry.opened ? [] : [refuse('space-shut')]),
     ...(isPurging && entry.purge ? [refusePurgeRunning(entry.purge.until, now)] : []),
     ...(entry.purged || isPurging ? [] : [refuse('purge-missing')]),
@@ -214,7 +231,7 @@ export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refus
         ]
       : []),
     ...(over.length > 0
-      ? [refuse('stay-over', { people: over.join(', '), minutes: entry.plan?.stay_min ?? 0 })]
+      ? [refuse('stay-over', { people: over.join(', '), minutes: findStay(dossier) ?? 0 })]
       : []),
   ];
 }

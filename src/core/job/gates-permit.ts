@@ -6,6 +6,7 @@ import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
 import { gateEntryPlan, gateInside } from './entry';
 import { gateHotWork } from './hot-work';
+import { gatePressureTest } from './sums';
 import { gatePapers, listSuggested } from './papers';
 import { type SiteFacts } from './site';
 import { listOn, isHeld, type Dossier, type PermitRecord } from './state';
@@ -45,6 +46,7 @@ export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refus
     ...(isApproved(dossier.permit) ? [] : [refuse('not-approved')]),
     ...gateEntryPlan(dossier, site, now),
     ...gateHotWork(dossier, site),
+    ...gatePressureTest(dossier, site),
     ...gateAir(dossier, site, now),
   ];
 }
@@ -81,6 +83,7 @@ export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusa
     ...gateStanding(dossier, site, now),
     ...gateRevalidation(dossier, site, now),
     ...gateHotWork(dossier, site),
+    ...gatePressureTest(dossier, site),
     ...gateAir(dossier, site, now),
   ];
 }

@@ -13,6 +13,7 @@ import {
 import { isFluid, type Strength } from '../plant';
 import { refuse, type Refusal } from '../rules/refuse';
 import { findPlaceOf } from './clashes';
+import { valuesFor } from './sums';
 import { listPapers } from './papers';
 import { type SiteFacts } from './site';
 import type { Dossier } from './state';
@@ -84,7 +85,7 @@ export function listNeighboursOf(dossier: Dossier, site: SiteFacts): Neighbour[]
       zone,
       ...(heights.length > 0 ? { height_m: Math.min(...heights) } : {}),
     },
-    site.values['hot-work-radius-m'],
+    valuesFor(dossier, site)['hot-work-radius-m'],
   );
   return [...connected, ...near.filter(({ id }) => !connected.some((one) => one.id === id))];
 }
@@ -115,7 +116,8 @@ function findResponse({ hotWork }: Dossier, { instruments }: SiteFacts): number 
 
 /** The ring of monitors for a wind; undefined where nothing about the work can give off gas. */
 export function planRing(dossier: Dossier, site: SiteFacts): MonitorRing | undefined {
-  const { values, graph } = site;
+  const { graph } = site;
+  const values = valuesFor(dossier, site);
   const isGasNear = listNeighboursOf(dossier, site).some(({ kind, id }) => {
     if (kind === 'other-side') {
       return graph.plant.areas.some((area) => area.id === id && area.zone !== 'none');
@@ -159,7 +161,7 @@ export function viewHotWork(dossier: Dossier, site: SiteFacts): HotWorkView | un
   if (!isHotWork(dossier, site)) return undefined;
   return {
     centre: findCentre(findPlaceOf(dossier, site)),
-    radius_m: site.values['hot-work-radius-m'],
+    radius_m: valuesFor(dossier, site)['hot-work-radius-m'],
     neighbours: listNeighboursOf(dossier, site),
     breathing: listBreathing(dossier, site).map((found) => {
       return { ...found, bodies: found.bodies.slice(0, MOST_SHOWN) };
@@ -200,7 +202,7 @@ function gateSurroundings(dossier: Dossier, site: SiteFacts): Refusal[] {
     ? []
     : [
         refuse('surroundings-open', {
-          radius: site.values['hot-work-radius-m'],
+          radius: valuesFor(dossier, site)['hot-work-radius-m'],
           names: open.map(({ id, name }) => `${id} ${name}`).join(', '),
         }),
       ];

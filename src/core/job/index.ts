@@ -51,6 +51,8 @@ export * from './air';
 export { findStandingAlarm, type StandingAlarm } from './standing-alarm';
 export { findSilence, listDetectors, listFaults, type StandingDetector } from './detectors';
 export { DEVICE_COMMANDS } from './commands-air';
+export { listDecidingSums, listOfferedSums, type OfferedSum } from './offered';
+export { findStay, sayNoted } from './sums';
 export { findCallDue, listInside, listOverstayed, type EntryView } from './entry';
 export { type HotWorkView } from './hot-work';
 export * from './copies';

@@ -27,6 +27,8 @@ describe('refusals', () => {
       'earth-set-missing',
       'earth-in-use',
       'earth-end-first',
+      'earth-too-small',
+      'earth-rating-unknown',
       'earths-not-counted',
       'earth-count-wrong',
       // Of a detector without a pump: gas.test.ts.

@@ -2,6 +2,7 @@ import { listConditions, nameHazard, PAPERS } from '../permits';
 import { describePoint, type Step } from '../sequence';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
+import { describeLiveBeside, describeSums } from './sheet-sums';
 import { findPlaceOf } from './clashes';
 import { computeLamps } from './lamps';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
@@ -79,6 +80,7 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
         title: 'Conditions',
         items: listConditions('general', site.values),
       },
+      ...describeSums(dossier, facts),
       ...('assessment' in permit
         ? [
             {
@@ -194,7 +196,8 @@ function describeEmptied({ requirement, proofs }: WorkOrder): Sheet['blocks'] {
 }
 
 /** The isolation as it stands: each point with lock and tag, each reading that proves it, each try to start. */
-function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
+function describeIsolation(dossier: Dossier, facts: SheetFacts): Sheet[] {
+  const { site } = facts;
   const order = findWorkOrder(dossier, site);
   if (!order) return [];
   const name = namer(site);
@@ -229,6 +232,7 @@ function describeIsolation(dossier: Dossier, { site }: SheetFacts): Sheet[] {
         : 'No box is locked',
       blocks: [
         ...describeEmptied(order),
+        ...describeLiveBeside(order, facts),
         {
           kind: 'table',
           title: 'What can arrive',

@@ -30,6 +30,7 @@ import { viewAir, type AirView } from './air';
 import { listTestPlaces } from './air-places';
 import { findEndOfProofs, standAt } from './attendance';
 import { viewHotWork, type HotWorkView } from './hot-work';
+import { listOfferedSums, type OfferedSum } from './offered';
 import { viewEntry, type EntryView } from './entry';
 import { isStepDone } from './gates';
 import { listStanding } from './gates-back';
@@ -119,6 +120,8 @@ export interface DossierView {
   readonly proofsEnd: string | undefined;
   /** What holds energy under the plan, and how long letting down takes. */
   readonly stored: readonly StoredEnergy[];
+  /** Sums that decide something in this job and have not been noted for it. */
+  readonly offered: readonly OfferedSum[];
   /** The points to walk down, and who found each as drawn. */
   readonly walkDown: readonly {
     readonly point: string;
@@ -261,6 +264,7 @@ export function viewDossier(
     now,
     values: site.values,
     proofsEnd: findEndOfProofs(dossier),
+    offered: dossier.kind === 'closed' ? [] : listOfferedSums(dossier, site),
     stored: viewStored(
       graph,
       requirement,

@@ -64,6 +64,9 @@ export interface Instrument {
 export interface EarthingSet {
   readonly id: string;
   readonly name: string;
+  /** The fault current that it carries (kA), and for how long (s). */
+  readonly rated_ka?: number | undefined;
+  readonly rated_s?: number | undefined;
   /** The last instant at which its test is in date. */
   readonly testedUntil: string;
 }

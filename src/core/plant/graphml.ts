@@ -17,6 +17,8 @@ const KEYS: readonly Key[] = [
   { id: 'pressure_bar', for: 'node', name: 'pressure_bar', type: 'double' },
   { id: 'temperature_c', for: 'node', name: 'temperature_c', type: 'double' },
   { id: 'voltage_v', for: 'node', name: 'voltage_v', type: 'double' },
+  { id: 'fault_ka', for: 'node', name: 'fault_ka', type: 'double' },
+  { id: 'fault_s', for: 'node', name: 'fault_s', type: 'double' },
   { id: 'kind', for: 'edge', name: 'kind', type: 'string' },
   { id: 'normal', for: 'edge', name: 'normal', type: 'string' },
   { id: 'lockable', for: 'edge', name: 'lockable', type: 'boolean' },
@@ -64,6 +66,8 @@ export function writeGraphml(plant: Plant): string {
             pressure_bar: section.pressure_bar,
             temperature_c: section.temperature_c,
             voltage_v: section.voltage_v,
+            fault_ka: section.fault_ka,
+            fault_s: section.fault_s,
           }),
         })),
         edge: plant.links.map((link) => ({

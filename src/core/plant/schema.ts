@@ -93,6 +93,9 @@ const section = z.strictObject({
   pressure_bar: z.number().min(-1.1).optional(),
   temperature_c: z.number().min(-273.15).optional(),
   voltage_v: z.number().min(0).optional(),
+  /** The largest fault current here (kA), and how long until it is cut off (s). */
+  fault_ka: z.number().gt(0).max(200).optional(),
+  fault_s: z.number().gt(0).max(60).optional(),
   volume_m3: z.number().gt(0).optional(),
   dn_mm: z.number().gt(0).optional(),
   stores: z.array(store).optional(),

@@ -46,6 +46,8 @@ export const SHEETS = {
       pressure_bar: 'number',
       temperature_c: 'number',
       voltage_v: 'number',
+      fault_ka: 'number',
+      fault_s: 'number',
       volume_m3: 'number',
       dn_mm: 'number',
     },

@@ -1,3 +1,4 @@
+export * from './beside';
 export * from './electrical-round';
 export * from './limits';
 export * from './proofs';

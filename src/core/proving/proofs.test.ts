@@ -1,5 +1,7 @@
 import { jobOn, planOf, smallPlant } from '../../../tests/support/small-plant';
 import type { Scope } from '../plant';
+import { DEFAULT_VALUES } from '../rules/values';
+import { saySeen } from './beside';
 import { listProofs } from './proofs';
 
 type Change = Parameters<typeof smallPlant>[0];
@@ -47,6 +49,16 @@ describe('listProofs', () => {
     expect(seesOf(undefined)).toEqual([]);
   });
 
+  it('names what stays live beside, with its voltage where the drawing gives it', () => {
+    const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
+    const beside = (voltage_v?: number) =>
+      proofs({ sections: { BUS: { voltage_v } } }, ['V2', 'CB'], ['DR'], scope).find(
+        ({ kind }) => kind === 'voltage',
+      )?.beside;
+    expect(beside(690)).toEqual({ sections: ['BUS'], volts: 690 });
+    expect(beside()).toEqual({ sections: ['BUS'] });
+  });
+
   it('asks for no fluid proof where only the cable is touched', () => {
     const scope: Scope = { work: [{ section: 'CBL', activity: 'touch' }], hours: 1 };
     expect(proofs({}, ['V2', 'CB'], [], scope).map(({ kind }) => kind)).toEqual(['voltage']);
@@ -68,5 +80,38 @@ describe('listProofs', () => {
       ({ kind }) => kind === 'pressure',
     );
     expect(found[0]?.covers.includes('END') && found[0].covers.includes('W')).toBe(isOne);
+  });
+});
+
+describe('what stays live beside the work', () => {
+  const say = (volts: number | undefined, more = {}) =>
+    saySeen(
+      'live-parts-screened',
+      { sections: ['BUS'], ...(volts === undefined ? {} : { volts }) },
+      { ...DEFAULT_VALUES, ...more },
+    );
+
+  it.each<[string, number | undefined, object, string]>([
+    ['with both distances', 690, {}, 'stay 3.05 m away, and within 0.31 m it is live work'],
+    ['where nothing may be touched', 230, {}, 'stay 3.05 m away, and nobody touches it'],
+    [
+      'with what the site adds',
+      690,
+      { 'approach-extra-m': 1 },
+      'stay 4.05 m away, and within 1.31 m',
+    ],
+    ['by one table', 690, { 'approach-table': 'en' }, 'stay 0.3 m away, and nobody touches it'],
+    ['above the tables', 400_000, {}, 'no table gives a distance'],
+    ['of unknown voltage', undefined, {}, 'nobody knows the distance'],
+  ])('is said %s', (_, volts, more, words) => {
+    expect(say(volts, more)).toContain(words);
+    expect(say(volts, more)).toContain('(BUS) is screened off or out of reach');
+  });
+
+  it('is said plainly where nobody knows what it is', () => {
+    expect(saySeen('live-parts-screened', undefined, DEFAULT_VALUES)).toBe(
+      'what stays live beside it is screened off or out of reach',
+    );
+    expect(saySeen('no-flow', { sections: ['BUS'] }, DEFAULT_VALUES)).toBe('nothing flows');
   });
 });

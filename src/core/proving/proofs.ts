@@ -6,6 +6,7 @@ import {
   type IsolationPlan,
   type PlantGraph,
 } from '../plant';
+import { describeBeside, type LiveBeside } from './beside';
 import type { Seen } from './seen';
 import {
   asEmptied,
@@ -31,6 +32,8 @@ export interface ProofDemand {
   readonly unit: 'V' | 'bar' | 'm' | 'rpm' | '°C';
   /** What has to be seen besides. */
   readonly sees: readonly Seen[];
+  /** What stays live beside conductors that are worked on. */
+  readonly beside?: LiveBeside;
   readonly why: string;
 }
 
@@ -79,7 +82,15 @@ function makeProof(
   graph: PlantGraph,
   part: Part,
   kind: ProofKind,
-  { zone, sees = [] }: { readonly zone: ReadonlySet<number>; readonly sees?: readonly Seen[] },
+  {
+    zone,
+    sees = [],
+    beside,
+  }: {
+    readonly zone: ReadonlySet<number>;
+    readonly sees?: readonly Seen[];
+    readonly beside?: LiveBeside | undefined;
+  },
   why: string,
 ): ProofDemand {
   const ids = part.sections.map((section) => graph.sections[section]?.id ?? '').sort();
@@ -99,6 +110,7 @@ function makeProof(
     gauges: [...here, ...gauges.filter((gauge) => !here.includes(gauge))].map(({ id }) => id),
     unit: UNIT[kind],
     sees,
+    ...(beside ? { beside } : {}),
     why,
   };
 }
@@ -148,20 +160,27 @@ function proveFluid(round: Round, part: Part): ProofDemand[] {
 }
 
 /**
- * Whether conductors that are worked on end at a barrier behind which conductors stay live. Source: protection against adjacent
- * live parts, EN 50110-1, 6.2.6 (from memory).
+ * Conductors that stay live behind a barrier at which conductors that are worked on end; undefined where none do. Source: protection against
+ * adjacent live parts, EN 50110-1, 6.2.6 (from memory).
  */
-function hasLiveNeighbour({ graph, state }: Round, { sections, holdsWork }: Part): boolean {
-  if (!holdsWork) return false;
+function findLiveBeside(
+  { graph, state }: Round,
+  { sections, holdsWork }: Part,
+): LiveBeside | undefined {
+  if (!holdsWork) return undefined;
   const body = new Set(sections.map((section) => state.body[section]));
-  const isBeside = [...state.body.keys()].filter((section) => body.has(state.body[section]));
-  return isBeside.some((section) =>
-    [...linksOf(graph, section)].some((link) => {
-      const next = otherEnd(graph, link, section);
-      const isConductor = graph.carrier[next] === 'current';
-      return state.barred[link] === 1 && isConductor && state.live[state.body[next] ?? -1] === 1;
-    }),
+  const own = [...state.body.keys()].filter((section) => body.has(state.body[section]));
+  const behind = own.flatMap((section) =>
+    [...linksOf(graph, section)]
+      .filter((link) => state.barred[link] === 1)
+      .map((link) => otherEnd(graph, link, section)),
   );
+  const live = [...new Set(behind)].filter(
+    (next) => graph.carrier[next] === 'current' && state.live[state.body[next] ?? -1] === 1,
+  );
+  return live.length === 0
+    ? undefined
+    : describeBeside(live.flatMap((section) => graph.sections[section] ?? []));
 }
 
 /** Whether a part of fluid lies beside fluid that is worked on, and anything of it can be read or let out at all. */
@@ -189,12 +208,13 @@ function proveMotion({ graph, state, zone }: Round, part: Part): ProofDemand {
 function provePart(round: Round, part: Part): ProofDemand[] {
   const { graph, zone } = round;
   if (part.carrier === 'current') {
+    const beside = findLiveBeside(round, part);
     return [
       makeProof(
         graph,
         part,
         'voltage',
-        { zone, sees: hasLiveNeighbour(round, part) ? ['live-parts-screened'] : [] },
+        { zone, sees: beside ? ['live-parts-screened'] : [], beside },
         'conductors inside the isolation are proved dead',
       ),
     ];

@@ -163,6 +163,19 @@ export const ENTRY_RULES = {
     `${OSHA}(i)(5): talked with as often as is needed; the interval is the site’s`,
     'Call them and record it. No answer: raise the alarm.',
   ),
+  'too-hot': rule(
+    'work',
+    fixed('The sum noted for the heat says no work as it is.'),
+    'work and rest in the heat: NIOSH 2017-127 (from memory); site rule',
+    'Cool the space, make the work lighter or wait, and note the sum anew with what is measured then.',
+  ),
+  'purge-from-inert': rule(
+    'work',
+    (f) =>
+      `It was made inert to ${f.most} % oxygen, and this purge is reckoned from ${f.oxygen} %.`,
+    'the time of a purge follows from what is inside (material balance); what was made inert suffocates (29 CFR 1910.146)',
+    (f) => `Set the oxygen at the start to ${f.most} % or less.`,
+  ),
   'stay-over': rule(
     'work',
     (f) => `${f.people} has been inside longer than ${f.minutes} min.`,

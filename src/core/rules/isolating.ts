@@ -140,6 +140,18 @@ export const ISOLATING_RULES = {
     'earths are numbered, tested and counted (practice)',
     'Name the set that is put on.',
   ),
+  'earth-too-small': rule(
+    'isolate',
+    (f) => `Set ${f.set} carries ${f.rated}; at ${f.outlet} a fault is ${f.fault}.`,
+    'an earth carries the fault current until it is cut off (IEC 61230, from memory)',
+    'Take a larger set, or put several on side by side by the rule of the site and note one that is rated for all of it.',
+  ),
+  'earth-rating-unknown': rule(
+    'isolate',
+    (f) => `Nobody knows what set ${f.set} carries; at ${f.outlet} a fault is ${f.fault}.`,
+    'an earth carries the fault current until it is cut off (IEC 61230, from memory)',
+    'Take a set whose rating is in the register.',
+  ),
   'earth-in-use': rule(
     'isolate',
     (f) => `Set ${f.set} is on at ${f.where}.`,

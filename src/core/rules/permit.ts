@@ -2,6 +2,14 @@ import { DUTIES, fixed, LOCKOUT, rule, type Rule } from './rule';
 
 /** Rules that refuse a step of the permit and of work under it. */
 export const PERMIT_RULES = {
+  'test-not-worked-out': rule(
+    'permit',
+    fixed(
+      'No sum says to what pressure this is tested, with what energy, and how far off people stay.',
+    ),
+    'nobody stays within the stand-off of a pressure test (practice; ASME PCC-2, from memory)',
+    'Work the pressure test out at the Bench and use it in this job.',
+  ),
   'lock-not-yours': rule(
     'work',
     (f) => `Lock ${f.lock} belongs to ${f.owner}: only the owner takes it off.`,

@@ -78,6 +78,13 @@ export const RESTORING_RULES = {
     'site rule (practice)',
     'Hold it for longer.',
   ),
+  'leak-test-blind': rule(
+    'restore',
+    (f) =>
+      `Behind ${f.volume} m³ a leak of ${f.leak} mbar L/s moves a gauge with steps of ${f.step} bar only after ${f.least} min; it was held for ${f.minutes} min.`,
+    'shortest test that can show a leak: volume times step over leak (pressure-change method, EN 1779, from memory; site rule)',
+    (f) => `Hold it for at least ${f.least} min, or take a gauge with a finer step.`,
+  ),
   'leak-test-too-soon': rule(
     'restore',
     (f) =>

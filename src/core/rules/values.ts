@@ -55,6 +55,23 @@ export const SITE_VALUES = {
     standard: 'box',
     basis: '29 CFR 1910.147(f)(3) allows group lockout that protects as well as own locks',
   },
+  'approach-table': {
+    kind: 'choice',
+    title: 'Distances from bare live parts are those of',
+    options: {
+      strictest: 'whichever table asks for more',
+      en: 'EN 50110-1: live zone and vicinity',
+      osha: '29 CFR 1910.333: qualified people and all others',
+    },
+    standard: 'strictest',
+    basis: 'EN 50110-1, Table A.1 (from memory); 29 CFR 1910.333(c)(3), Table S-5 and (i)(A)',
+  },
+  'approach-extra-m': number(
+    'Added to each distance from bare live parts',
+    'm',
+    [0, 0, 20],
+    'practice; tools, ladders and loads count from their far end',
+  ),
   ...GRADE_VALUES,
   'let-down-valves': {
     kind: 'choice',
@@ -240,6 +257,12 @@ export const SITE_VALUES = {
     'h',
     [1, 12, 24],
     'site rule',
+  ),
+  'leak-test-shows': number(
+    'A leak test with gas is held until it would show a leak of',
+    'mbar L/s',
+    [0.1, 10, 1000],
+    'practice; pressure-change method, EN 1779 (from memory)',
   ),
   'leak-test-min': number('Shortest a pressure is held', 'min', [5, 10, 120], 'practice'),
   'inspection-h': number(

@@ -36,6 +36,8 @@ export interface Doing {
   readonly lifted: readonly string[];
   /** It is being started again after the work. */
   readonly starts: boolean;
+  /** The site's values as they count for it: its own sums may ask for longer distances. */
+  readonly values: SiteValues;
 }
 
 /** Two jobs in each other's way: `cause` does what endangers `suffers`. */
@@ -51,7 +53,6 @@ export interface Clash {
 
 interface Pair {
   readonly graph: PlantGraph;
-  readonly values: SiteValues;
   readonly a: Doing;
   readonly b: Doing;
 }
@@ -79,14 +80,14 @@ function listLetOut(graph: PlantGraph, { scope, plan }: Doing): string[] {
   return [...new Set([...opened.map(({ section }) => section), ...outlets])];
 }
 
-function sparksByOpenLine({ graph, values, a, b }: Pair): string | undefined {
+function sparksByOpenLine({ graph, a, b }: Pair): string | undefined {
   if (!isHot(a)) return undefined;
   const [near] = listLetOut(graph, b)
     .filter((section) =>
       hazardsOf(mediumOf(graph, section) ?? { hazards: [] }).includes('flammable'),
     )
     .map((section) => ({ section, place: findPlace(graph, [section]) }))
-    .filter(({ place }) => isNear(a.place, place, values['hot-work-radius-m']));
+    .filter(({ place }) => isNear(a.place, place, a.values['hot-work-radius-m']));
   return near
     ? `${a.job} makes sparks ${away(a.place, near.place)} from ${near.section}, which ${b.job} opens`
     : undefined;
@@ -150,9 +151,9 @@ function keepsAway(
   metres: (values: SiteValues) => number,
   what: string,
 ): (pair: Pair) => string | undefined {
-  return ({ values, a, b }) =>
-    a.papers.includes(paper) && isNear(a.place, b.place, metres(values))
-      ? `${a.job} ${what} ${away(a.place, b.place)} from the place where ${b.job} works; ${metres(values)} m are kept clear`
+  return ({ a, b }) =>
+    a.papers.includes(paper) && isNear(a.place, b.place, metres(a.values))
+      ? `${a.job} ${what} ${away(a.place, b.place)} from the place where ${b.job} works; ${metres(a.values)} m are kept clear`
       : undefined;
 }
 
@@ -192,12 +193,7 @@ export const isCause = (doing: Doing): boolean =>
   doing.scope.work.some(({ activity }) => activity === 'enter');
 
 /** Everything by which two jobs are in each other's way, in either direction, whenever they are done. */
-export function findClashes(
-  graph: PlantGraph,
-  values: SiteValues,
-  one: Doing,
-  other: Doing,
-): Clash[] {
+export function findClashes(graph: PlantGraph, one: Doing, other: Doing): Clash[] {
   const together = isTogether(one.span, other.span);
   return [
     [one, other],
@@ -206,7 +202,7 @@ export function findClashes(
     !a || !b
       ? []
       : CLASH_CODES.flatMap((code) => {
-          const words = FINDERS[code]({ graph, values, a, b });
+          const words = FINDERS[code]({ graph, a, b });
           return words === undefined
             ? []
             : [{ code, cause: a.job, suffers: b.job, words, together }];

@@ -85,11 +85,12 @@ const doing = (job: string, work: [string, Activity][], more: Partial<Doing> = {
     plan: undefined,
     lifted: [],
     starts: false,
+    values: DEFAULT_VALUES,
     ...more,
   };
 };
 const codes = (a: Doing, b: Doing, on = graph): [ClashCode, string, boolean][] =>
-  findClashes(on, DEFAULT_VALUES, a, b).map(({ code, cause, together }) => [code, cause, together]);
+  findClashes(on, a, b).map(({ code, cause, together }) => [code, cause, together]);
 
 /** The small plant full of something flammable, all of it so far from the origin (m), its drain leading to where it is said. */
 const flammableAt = (x: number, leads_to: 'atmosphere' | 'closed-system' = 'atmosphere') =>
@@ -129,7 +130,7 @@ describe('two jobs in each other’s way', () => {
   it('at another time is said, and is not together', () => {
     const then = opens(5, { span: { from: 10, until: 20 } });
     expect(codes(hot, then, flammableAt(0))).toEqual([['sparks-by-open-line', 'J-1', false]]);
-    const clashes = findClashes(flammableAt(0), DEFAULT_VALUES, hot, opens(5));
+    const clashes = findClashes(flammableAt(0), hot, opens(5));
     expect(findFirstFree(hot, [opens(5)], clashes, 0)).toEqual({ from: 10, until: 20 });
   });
 

@@ -26,6 +26,7 @@ import { placeOfLink, placeOfSection } from './places';
 import type { Step } from './steps';
 import type { Wait, Waits } from './waits';
 import type { Place } from './walk';
+import { sayFault } from '../energy/fault';
 
 /** A step before it has its place in the walk. */
 export interface Draft extends Omit<Step, 'walk_m'> {
@@ -144,6 +145,14 @@ export const draftSeenOpen = (
 
 const waitOf = (wait: Wait | undefined) => (wait ? { wait_s: wait.seconds } : {});
 
+/** What an earth has to carry at a place, as far as the drawing says. */
+function sayFaultAt(graph: PlantGraph, outlet: number): string {
+  const { fault_ka, fault_s } = graph.sections[graph.outletSection[outlet] ?? -1] ?? {};
+  if (fault_ka === undefined)
+    return '; the drawing gives no fault current: ask what the set has to carry';
+  return `; the set carries ${fault_s === undefined ? `${fault_ka} kA until it is cut off` : sayFault(fault_ka, fault_s)}`;
+}
+
 /** A liquid drained by hand is watched without a break: it has to be stopped when it goes wrong. Source: practice. */
 function isWatched(graph: PlantGraph, outlet: Outlet): boolean {
   const medium = graph.medium[graph.sectionAt.get(outlet.section) ?? -1];
@@ -159,7 +168,7 @@ export function draftOutlets(graph: PlantGraph, state: PlantState, waits: Waits)
       layer: 0,
       subject: outlet.id,
       words: earth
-        ? `${outlet.id} on ${outlet.section}: earth end first, then the conductors, nearest and lowest first`
+        ? `${outlet.id} on ${outlet.section}: earth end first, then the conductors, nearest and lowest first${sayFaultAt(graph, number)}`
         : `${outlet.id} (${outlet.kind}) on ${outlet.section}: open, it leads to ${outlet.leads_to}${outlet.system ? ` (${outlet.system})` : ''}${sayWait(waits.get(outlet.id))}`,
       minutes: openingMinutes(outlet) + waitMinutes(waits.get(outlet.id)),
       place: placeOfSection(graph, outlet.section),

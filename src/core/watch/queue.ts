@@ -1,6 +1,7 @@
 import {
   findAirEnd,
   findCallDue,
+  findStay,
   findEndOfProofs,
   isHeld,
   listAirUses,
@@ -82,9 +83,9 @@ const listAirEnds = (dossier: Dossier, site: SiteFacts): Next[] =>
 
 /** When those inside are called, when their stay ends, when a purge is over. */
 function listEntryTimes(dossier: Dossier, site: SiteFacts): Next[] {
-  const { inside, plan, purge } = dossier.entry;
+  const { inside, purge } = dossier.entry;
   const call = findCallDue(dossier, site);
-  const stay = plan?.stay_min;
+  const stay = findStay(dossier);
   const stays = Object.entries(inside).flatMap(([person, { since }]) => {
     if (stay === undefined) return [];
     const end = new Date(Date.parse(since) + stay * 60_000).toISOString();

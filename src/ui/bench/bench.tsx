@@ -6,6 +6,7 @@ import type { Figure, TypedInputs } from '../../core/bench';
 import { listStartInputs } from '../../core/bench/define';
 import { sayAnswer } from '../../core/bench/describe';
 import { findCalculation } from '../../core/bench/list';
+import type { SiteValues } from '../../core/rules/values';
 import { fromSi, writeFigure, writeUnit } from '../../core/units/quantity';
 import { CurveChart } from './chart';
 import { BenchInputs, fill, readFilled } from './inputs';
@@ -38,6 +39,7 @@ function Figures({ figures }: { readonly figures: readonly Figure[] }) {
 export function BenchScreen({
   id,
   given,
+  values,
   jobs,
   job,
   subject,
@@ -46,6 +48,7 @@ export function BenchScreen({
 }: {
   readonly id: string;
   readonly given: TypedInputs | undefined;
+  readonly values: SiteValues;
   readonly jobs: readonly JobChoice[];
   readonly job: string | undefined;
   readonly subject: string | undefined;
@@ -54,7 +57,7 @@ export function BenchScreen({
 }) {
   const calculation = findCalculation(id);
   const [filled, setFilled] = useState(() =>
-    calculation ? fill(calculation, given ?? listStartInputs(calculation.fields)) : {},
+    calculation ? fill(calculation, given ?? listStartInputs(calculation.fields, values)) : {},
   );
   const inputs = useMemo(
     () => (calculation ? readFilled(calculation, filled) : {}),

@@ -89,7 +89,8 @@ function UseForm({
           <Link href={`/jobs/${kept}`} className="underline">
             {kept}
           </Link>
-          : it stands with the stored energy of that job, and a time to wait stands at its step.
+          : it stands under <em>Energy and sums</em> of that job, and a time to wait stands at its
+          step.
         </p>
       )}
     </section>

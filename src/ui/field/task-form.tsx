@@ -80,11 +80,11 @@ function About({ task, props }: { readonly task: Task; readonly props: DossierPr
         </BigButton>
       );
     case 'leak-test': {
-      const { section, least_bar, test } = about.line;
+      const { test } = about.line;
       return (
         <>
           {test && <LeakResult test={test} names={props.names} />}
-          <LeakTestForm section={section} least_bar={least_bar} props={props} />
+          <LeakTestForm demand={about.line} props={props} />
         </>
       );
     }

@@ -9,6 +9,6 @@ export const listWorked = (view: DossierView) =>
       ),
   );
 
-/** Whether there is anything to say about stored energy. */
+/** Whether there is anything to say about stored energy or sums. */
 export const hasStored = (view: DossierView): boolean =>
-  listWorked(view).length + Object.keys(view.dossier.noted).length > 0;
+  listWorked(view).length + view.offered.length + Object.keys(view.dossier.noted).length > 0;

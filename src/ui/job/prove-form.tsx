@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Command } from '../../core/job';
 import type { Arrangement, ElectricalRound, ProofDemand } from '../../core/proving';
 import { ARRANGEMENT_NAMES, ARRANGEMENTS, listPairs } from '../../core/proving/electrical-round';
-import { SEEN_WORDS } from '../../core/proving/seen';
+import { saySeen } from '../../core/proving/beside';
 import { ReadButton } from '../practice/read-button';
 import { PickField } from '../kit/combobox';
 import { CheckField, LIST_CLASS, SmallForm, TextField } from '../kit/field';
@@ -45,7 +45,7 @@ function ReadingForm({ demand, instruments, run, props }: Proving) {
       <TextField label={`Reading (${demand.unit})`} name="reading" type="number" />
       <PickField label="Instrument" name="instrument" options={instruments} />
       {demand.sees.map((one) => (
-        <CheckField key={one} name={one} label={SEEN_WORDS[one]} />
+        <CheckField key={one} name={one} label={saySeen(one, demand.beside, props.view.values)} />
       ))}
     </SmallForm>
   );
@@ -118,7 +118,7 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
         <TextField label="Known source, after (V)" name="after_v" type="number" />
       </fieldset>
       {demand.sees.map((one) => (
-        <CheckField key={one} name={one} label={SEEN_WORDS[one]} />
+        <CheckField key={one} name={one} label={saySeen(one, demand.beside, props.view.values)} />
       ))}
     </SmallForm>
   );

@@ -62,12 +62,16 @@ function LeakTests(props: DossierProps) {
     <>
       <h3 className="font-bold">Test for leaks, before the first lock comes off</h3>
       <ul>
-        {view.leakTests.map(({ section, least_bar, test }) => (
-          <li key={section} data-leak={section} className="border-t border-base-300 py-1">
-            <span className="inline-block w-28 font-mono">{section}</span>
-            <LeakResult test={test} names={names} />
+        {view.leakTests.map((demand) => (
+          <li
+            key={demand.section}
+            data-leak={demand.section}
+            className="border-t border-base-300 py-1"
+          >
+            <span className="inline-block w-28 font-mono">{demand.section}</span>
+            <LeakResult test={demand.test} names={names} />
             {isShut && isLocked && !view.dossier.isolation.box && (
-              <LeakTestForm section={section} least_bar={least_bar} props={props} />
+              <LeakTestForm demand={demand} props={props} />
             )}
           </li>
         ))}

@@ -38,12 +38,10 @@ export function LeakResult({ test, names }: Pick<LeakView, 'test'> & Pick<Dossie
 
 /** A pressure held on a line that was broken into. */
 export function LeakTestForm({
-  section,
-  least_bar,
+  demand: { section, least_bar, gas_min },
   props,
 }: {
-  readonly section: string;
-  readonly least_bar: number | undefined;
+  readonly demand: LeakView;
   readonly props: DossierProps;
 }) {
   const run = useCommand();
@@ -87,6 +85,11 @@ export function LeakTestForm({
           ...issuers.map(({ id, name }) => ({ id, label: `gas, accepted by ${name}` })),
         ]}
       />
+      <p className="w-full text-sm">
+        {gas_min === undefined
+          ? 'With gas nobody knows how long it has to be held: the drawing gives no volume.'
+          : `With gas, held for at least ${gas_min} min for each 0.01 bar of the gauge’s step, to show a leak of ${props.view.values['leak-test-shows']} mbar L/s.`}
+      </p>
       <TextField label="What was seen at joints and seals" name="seen" />
       <CheckField name="weeps" label="something comes out" />
     </SmallForm>

@@ -50,12 +50,15 @@ const SPOTS = {
   neighbours: 'neighbours',
   restore: 'stage',
   blanks: 'stage',
+  sums: 'energy',
 } as const satisfies Record<string, TabId>;
 
 type Spot = keyof typeof SPOTS;
 
 /** Where each rule that can hold a job up is cleared. */
 export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
+  'test-not-worked-out': 'sums',
+  'too-hot': 'sums',
   'plan-missing': 'plan',
   'plan-stops': 'plan',
   'plan-not-submitted': 'plan',

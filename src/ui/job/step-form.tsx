@@ -9,6 +9,7 @@ import { CheckField, SmallForm, TextField } from '../kit/field';
 import { ProveForm } from './prove-form';
 import { SecondField } from './second-field';
 import type { DossierProps } from './types';
+import { sayFault } from '../../core/energy/fault';
 
 const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
 
@@ -96,7 +97,10 @@ function EarthForm({ step, props }: { readonly step: Step; readonly props: Dossi
       <PickField
         label="Earthing set"
         name="set"
-        options={choices.earths.map(({ id, name }) => ({ id, label: `${id} ${name}` }))}
+        options={choices.earths.map(({ id, name, rated_ka, rated_s }) => ({
+          id,
+          label: `${id} ${name}, ${rated_ka === undefined || rated_s === undefined ? 'rating not known' : sayFault(rated_ka, rated_s)}`,
+        }))}
       />
       <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
       <SecondField props={props} />

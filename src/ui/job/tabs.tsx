@@ -77,7 +77,8 @@ export function listTabs(props: DossierProps): Tab<TabId>[] {
     ...listWorkTabs(props),
     ...tab(!isClosed && hasStored(view), {
       id: 'energy',
-      label: 'Stored energy',
+      label: 'Energy and sums',
+      count: countIn('energy', view.holding),
       content: <StoredPanel jobId={jobId} view={view} names={names} />,
     }),
     {

@@ -13,7 +13,12 @@ export interface SiteChoices {
     reads: string;
     detector?: GasDetector | undefined;
   }[];
-  readonly earths: readonly { id: string; name: string }[];
+  readonly earths: readonly {
+    id: string;
+    name: string;
+    rated_ka?: number | undefined;
+    rated_s?: number | undefined;
+  }[];
   readonly people: readonly {
     id: string;
     name: string;

@@ -46,6 +46,8 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'pressure_bar', label: 'Pressure (bar gauge)', type: 'number' },
         { name: 'temperature_c', label: 'Temperature (°C)', type: 'number' },
         { name: 'voltage_v', label: 'Voltage (V)', type: 'number' },
+        { name: 'fault_ka', label: 'Largest fault current (kA)', type: 'number' },
+        { name: 'fault_s', label: 'Fault cut off after (s)', type: 'number' },
         { name: 'volume_m3', label: 'Volume (m³)', type: 'number' },
         { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
         { name: 'serves', label: 'What an hour without it costs', type: 'number' },

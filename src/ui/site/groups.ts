@@ -2,13 +2,7 @@ import type { ValueCode } from '../../core/rules/values';
 
 /** The values of the rules by what they are about, in the order in which a site goes through them. */
 export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
-  'Clock and people': [
-    'zone',
-    'shift-starts',
-    'pin-digits',
-    'session-idle-min',
-    'electrical-authority-v',
-  ],
+  'Clock and people': ['zone', 'shift-starts', 'pin-digits', 'session-idle-min'],
   Permits: [
     'validity',
     'longest-validity-h',
@@ -37,7 +31,14 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'very-cold-c',
     'high-voltage-v',
   ],
-  Barriers: ['never-barriers', 'not-positive', 'let-down-valves', 'leak-test-min'],
+  Barriers: [
+    'never-barriers',
+    'not-positive',
+    'let-down-valves',
+    'leak-test-min',
+    'leak-test-shows',
+  ],
+  Electricity: ['electrical-authority-v', 'approach-table', 'approach-extra-m'],
   'Hot work': [
     'hot-work-radius-m',
     'fire-watch',

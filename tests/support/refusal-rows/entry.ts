@@ -37,14 +37,14 @@ export const PURGE: CommandOf<'start-purge'> = {
 const PURGED_AT = 60;
 const OPEN: Step = ['jun', { kind: 'open-space', guard: 'rail and sign at the manway' }];
 const purge = (more: Partial<typeof PURGE> = {}): Command => ({ ...PURGE, ...more });
-const END: Command = { kind: 'end-purge', seen: 'clock over, blower left running' };
+export const END_PURGE: Command = { kind: 'end-purge', seen: 'clock over, blower left running' };
 const MANNED = () => carryOut([ATTEND, on('kit', 'W-02'), on('lena', 'W-03')], ENTRY());
-const OPENED = () => carryOut([OPEN], MANNED());
+export const OPENED = () => carryOut([OPEN], MANNED());
 const PURGING = () => carryOut([['jun', purge()]], OPENED());
-const PURGED = () => carryOut([['jun', END]], PURGING(), after(PURGED_AT));
+export const PURGED = () => carryOut([['jun', END_PURGE]], PURGING(), after(PURGED_AT));
 const test = (state: DossierState, minutes: number, more = {}): DossierState =>
   carryOut([['finn', airTestOf(state, 'entry', more, after(minutes))]], state, after(minutes));
-const READY_TO_ENTER = () => test(PURGED(), PURGED_AT + 2);
+export const READY_TO_ENTER = () => test(PURGED(), PURGED_AT + 2);
 const enter = (person: string, tools = 3): Command => ({ kind: 'enter-space', person, tools });
 const leave = (person: string, tools = 3): Command => ({ kind: 'leave-space', person, tools });
 const INSIDE = () => carryOut([['sol', enter('kit')]], READY_TO_ENTER(), after(63));
@@ -130,8 +130,15 @@ export const ENTRY_ROWS: RefusalRow[] = [
     ['purge-never', 'purge-never'],
   ],
   ['purged twice at once', PURGING, 'jun', purge(), ['purge-under-way']],
-  ['a purge ended a minute early', PURGING, 'jun', END, ['purge-running'], { now: after(40) }],
-  ['a purge ended that nobody began', OPENED, 'jun', END, ['purge-not-begun']],
+  [
+    'a purge ended a minute early',
+    PURGING,
+    'jun',
+    END_PURGE,
+    ['purge-running'],
+    { now: after(40) },
+  ],
+  ['a purge ended that nobody began', OPENED, 'jun', END_PURGE, ['purge-not-begun']],
   ['a purge stopped', PURGING, 'jun', { kind: 'stop-purge', why: 'blower tripped' }, []],
   [
     'a purge stopped that nobody began',

@@ -12,6 +12,7 @@ import { PAPER_ROWS } from './papers';
 import { PERMIT_ROWS } from './permit';
 import { PLANNING_ROWS } from './planning';
 import { RESTORING_ROWS } from './restoring';
+import { SUM_ROWS } from './sums';
 import { VALIDITY_ROWS } from './validity';
 import type { RefusalRow } from '../seal-change';
 
@@ -32,4 +33,5 @@ export const ALL_ROWS: readonly RefusalRow[] = [
   ...LOCK_ROWS,
   ...AMISS_ROWS,
   ...RESTORING_ROWS,
+  ...SUM_ROWS,
 ];

@@ -12,7 +12,7 @@ import {
 } from '../seal-change';
 
 /** Handed back, and so many steps of the way back done: the box, the restraint, five drains and bleeds, then the leak test. */
-const restored = (steps: number) => {
+export const restored = (steps: number) => {
   const s = carryOut(HANDED_BACK, LIVE());
   return carryOut(restoreSteps(s).slice(0, steps), s);
 };

@@ -2,7 +2,7 @@ import { notFound, redirect } from 'next/navigation';
 import { findCalculation } from '../../../core/bench';
 import { sharedDatabase } from '../../../server/database';
 import { findGiven, listJobChoices } from '../../../server/bench';
-import { listPeople } from '../../../server/registers';
+import { listPeople, readSite } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { BenchScreen } from '../../../ui/bench/bench';
 
@@ -23,6 +23,7 @@ export default async function BenchPage({
     <BenchScreen
       id={id}
       given={job && subject ? findGiven(db, job, subject, id) : undefined}
+      values={readSite(db).values}
       jobs={listJobChoices(db)}
       job={job}
       subject={subject}

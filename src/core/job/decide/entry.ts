@@ -17,6 +17,8 @@ import { refuseNotLive } from '../gates-permit';
 import { type Context, type SiteFacts } from '../site';
 import { isHeld, listOn, type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';
+import { findInert } from '../sums';
+import { writeFigure } from '../../units';
 
 type Opening = CommandOf<'open-space' | 'pump-out' | 'start-purge' | 'end-purge' | 'stop-purge'>;
 type Inside = CommandOf<'enter-space' | 'leave-space' | 'call-in'>;
@@ -28,6 +30,13 @@ function requireTested(dossier: Dossier, step: string, { site, now }: Context): 
   const test = findAirTest(dossier, 'entry');
   const age = test ? (Date.parse(now) - Date.parse(test.at)) / 60_000 : Infinity;
   return age <= minutes ? [] : [refuse('space-before-test', { minutes, step })];
+}
+
+/** A purge of what was made inert begins with as little oxygen as that left, or its time is too short. */
+function refuseFromInert(dossier: Dossier, oxygen: number): Refusal[] {
+  const least = findInert(dossier);
+  const most = least === undefined ? Infinity : Number(writeFigure(least));
+  return oxygen > most ? [refuse('purge-from-inert', { oxygen, most })] : [];
 }
 
 /** Steps that open a space and blow it out. They come before the permit: nobody is inside. */
@@ -56,6 +65,7 @@ function decideOpening(dossier: Dossier, command: Opening, context: Context): Ou
           ...isolated,
           ...shut,
           ...(entry.purge ? [refuse('purge-under-way')] : []),
+          ...refuseFromInert(dossier, command.oxygen_pct),
           ...refusals,
         ],
         event: {

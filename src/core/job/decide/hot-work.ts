@@ -10,6 +10,7 @@ import { type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireFree } from './duty';
 import { nameOf, type Outcome } from './outcome';
+import { valuesFor } from '../sums';
 
 type HotCommand = CommandOf<'ask-cold' | 'clear-neighbour' | 'take-out-blanks' | 'place-monitors'>;
 
@@ -55,7 +56,12 @@ function requireWay(
   const { site } = context;
   const found = listNeighboursOf(dossier, site).find(({ id }) => id === neighbour);
   if (!found) {
-    return [refuse('neighbour-unknown', { neighbour, radius: site.values['hot-work-radius-m'] })];
+    return [
+      refuse('neighbour-unknown', {
+        neighbour,
+        radius: valuesFor(dossier, site)['hot-work-radius-m'],
+      }),
+    ];
   }
   const ways = WAYS_OF[found.kind];
   return ways.includes(way)

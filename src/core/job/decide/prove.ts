@@ -3,7 +3,7 @@ import {
   findLineVoltage,
   isByTwo,
   judgeRound,
-  SEEN_WORDS,
+  saySeen,
   TWO_PERSONS_V,
   type ElectricalRound,
   type ProofDemand,
@@ -76,8 +76,14 @@ function requireWait(dossier: Dossier, demand: ProofDemand, context: Context): R
 }
 
 /** Refuses a proof that says nothing of what has to be seen besides the reading. */
-function requireSeen({ sees, section }: ProofDemand, seen: readonly Seen[]): Refusal[] {
-  const missing = sees.filter((one) => !seen.includes(one)).map((one) => SEEN_WORDS[one]);
+function requireSeen(
+  { sees, section, beside }: ProofDemand,
+  seen: readonly Seen[],
+  { site }: Context,
+): Refusal[] {
+  const missing = sees
+    .filter((one) => !seen.includes(one))
+    .map((one) => saySeen(one, beside, site.values));
   return missing.length > 0 ? [refuse('not-seen', { section, missing: missing.join('; ') })] : [];
 }
 
@@ -124,7 +130,7 @@ export function decideProof(
     if (!isLive) {
       refusals.push(
         ...requireWait(dossier, demand, context),
-        ...requireSeen(demand, command.seen ?? []),
+        ...requireSeen(demand, command.seen ?? [], context),
       );
     }
     if (isByTwo(demand, context.site.graph)) {

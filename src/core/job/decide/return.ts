@@ -2,7 +2,13 @@ import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import { gateLineup, gateRestore, listStanding } from '../gates-back';
-import { computeMissed, isTight, listLeakTests } from '../leak-test';
+import {
+  computeMissed,
+  computeShortest,
+  isTight,
+  listLeakTests,
+  type LeakTestDemand,
+} from '../leak-test';
 import { isInLine, listLineup } from '../lineup';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
@@ -33,14 +39,38 @@ export function decideWalk(
   };
 }
 
+/** Refuses a test with gas that ends before the leak that it looks for would show; what shuts in liquid shows it at once. */
+function requireShown(
+  { fluid, minutes, resolution_bar }: CommandOf<'leak-test'>,
+  volume: number | undefined,
+  { site }: Context,
+): Refusal[] {
+  const leak = site.values['leak-test-shows'];
+  const least = fluid === 'gas' ? computeShortest(volume, resolution_bar, leak) : undefined;
+  return least === undefined || minutes >= least
+    ? []
+    : [
+        refuse('leak-test-blind', {
+          volume: volume ?? 0,
+          leak,
+          step: resolution_bar,
+          least,
+          minutes,
+        }),
+      ];
+}
+
 /** Refuses a test that says nothing: too short, too low, rising, or with gas that nobody accepted. */
 function requireTelling(
-  { section, fluid, from_bar, to_bar, minutes, accepter }: CommandOf<'leak-test'>,
-  least_bar: number | undefined,
+  command: CommandOf<'leak-test'>,
+  demand: LeakTestDemand | undefined,
   context: Context,
 ): Refusal[] {
+  const { section, fluid, from_bar, to_bar, minutes, accepter } = command;
+  const least_bar = demand?.least_bar;
   const least = context.site.values['leak-test-min'];
   return [
+    ...requireShown(command, demand?.volume_m3, context),
     ...(from_bar > 0 && from_bar >= (least_bar ?? 0)
       ? []
       : [
@@ -91,7 +121,7 @@ export function decideLeakTest(
       ...(first
         ? [refuse('out-of-order', { subject: command.section, first: first.subject })]
         : []),
-      ...requireTelling(command, demand?.least_bar, context),
+      ...requireTelling(command, demand, context),
       ...requireHeld(dossier, command, context),
     ],
     event: {

@@ -1,3 +1,5 @@
+import { sayFault } from '../../energy/fault';
+import type { EarthingSet } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
@@ -45,6 +47,32 @@ function requireWatcher(
   ];
 }
 
+/** Refuses a set that does not carry the fault current of the place for as long as it flows. Source: IEC 61230 (from memory). */
+function requireRating(outlet: string, set: EarthingSet, { site }: Context): Refusal[] {
+  const { graph } = site;
+  const section = graph.sections[graph.outletSection[graph.outletAt.get(outlet) ?? -1] ?? -1];
+  const { fault_ka, fault_s } = section ?? {};
+  if (fault_ka === undefined) return [];
+  const { rated_ka, rated_s } = set;
+  const fault =
+    fault_s === undefined ? `${fault_ka} kA for an unknown time` : sayFault(fault_ka, fault_s);
+  if (rated_ka === undefined || rated_s === undefined) {
+    return [refuse('earth-rating-unknown', { set: set.id, outlet, fault })];
+  }
+  // How long it flows is taken as a second where the drawing does not say.
+  const carries = rated_ka >= fault_ka && rated_ka ** 2 * rated_s >= fault_ka ** 2 * (fault_s ?? 1);
+  return carries
+    ? []
+    : [
+        refuse('earth-too-small', {
+          set: set.id,
+          rated: sayFault(rated_ka, rated_s),
+          outlet,
+          fault,
+        }),
+      ];
+}
+
 /** Refuses an earth without its set, in date and not on elsewhere, its earth end first, and without a second person. */
 function requireEarth(
   dossier: Dossier,
@@ -61,7 +89,7 @@ function requireEarth(
     .find(([, set]) => set === earth.set);
   return [
     ...(known
-      ? requireInDate(known, context)
+      ? [...requireInDate(known, context), ...requireRating(outlet, known, context)]
       : [refuse('instrument-unknown', { instrument: earth.set })]),
     ...(on ? [refuse('earth-in-use', { set: earth.set, where: on[0] })] : []),
     ...(earth.endFirst ? [] : [refuse('earth-end-first', { outlet })]),

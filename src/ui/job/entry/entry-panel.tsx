@@ -65,7 +65,7 @@ function PlanForm({ entry, props }: { readonly entry: EntryView; readonly props:
       {plan && (
         <p className="text-sm">
           ✓ At most {plan.most} in {plan.space}
-          {plan.stay_min === undefined ? '' : `, ${plan.stay_min} min each`}; got out by{' '}
+          {entry.stay_min === undefined ? '' : `, ${entry.stay_min} min each`}; got out by{' '}
           {RESCUE[plan.rescue]}: {plan.rescueHow}; practised {plan.drilledAt.slice(0, 10)}; talk:{' '}
           {plan.talk}; help: {plan.call}
         </p>
