@@ -1,3 +1,4 @@
+import { findCalculation, listStartInputs, type TypedInputs } from '../../src/core/bench';
 import {
   computeOxygenAfter,
   computeReleased,
@@ -84,5 +85,58 @@ describe('making a vessel inert', () => {
     const shares = { start: 0.209, target: 0.01, own: 0 };
     expect(computeDilutionGas(1, shares, 1)).toBeCloseTo(3.04, 2);
     expect(computeDilutionGas(1, shares, 0.5)).toBeCloseTo(6.08, 2);
+  });
+});
+
+describe('a gas that poisons or burns before the oxygen is low', () => {
+  const run = (id: string, inputs: TypedInputs) => {
+    const card = findCalculation(id);
+    const result = card?.run({ ...listStartInputs(card.fields), ...inputs });
+    if (!result?.ok) throw new Error(JSON.stringify(result));
+    return (symbol: string) => result.figures.find((one) => one.symbol === symbol)?.value;
+  };
+  const of = (value: number, unit: string) => ({ value, unit });
+
+  /** No table: the balance walked in small steps until the limit is met. Limits: NIOSH, OSHA, EU, the lowest (from memory). */
+  it.each([
+    ['carbon dioxide into a cellar', 'carbon-dioxide', 200, 2, 0, 5000e-6],
+    ['ammonia into a machine room with a fan', 'ammonia', 300, 0.5, 600, 20e-6],
+    ['methane into a valve pit', 'methane', 12, 0.3, 0, 0.0044],
+  ] as const)('%s', (_, gas, volume, leak, fresh, share) => {
+    const step = 0.05;
+    let [seconds, held] = [0, 0];
+    while (held < share && seconds < 1e6) {
+      held += ((leak - (leak + fresh) * held) / 3600 / volume) * step;
+      seconds += step;
+    }
+    const figureOf = run('inert-leak', {
+      gas,
+      volume: of(volume, 'm^3'),
+      leak: of(leak, 'm^3/h'),
+      fresh: of(fresh, 'm^3/h'),
+    });
+    expect(Math.abs((figureOf('tg') ?? 0) - seconds)).toBeLessThan(0.2);
+    expect(figureOf('t')).toBe(figureOf('tg'));
+    expect(figureOf('to') ?? Infinity).toBeGreaterThan(seconds);
+    expect(figureOf('Cg')).toBeCloseTo(leak / (leak + fresh), 12);
+  });
+
+  it('is never said to come where the fan carries it, and oxygen decides for nitrogen', () => {
+    const carried = run('inert-leak', {
+      gas: 'ammonia',
+      leak: of(0.001, 'm^3/h'),
+      fresh: of(600, 'm^3/h'),
+    });
+    expect(carried('t')).toBeUndefined();
+    const nitrogen = run('inert-leak', {});
+    expect(nitrogen('t')).toBe(nitrogen('to'));
+    expect(nitrogen('tg')).toBeUndefined();
+  });
+
+  /** Ideal gas law by hand: 10 kg of carbon dioxide take 10 / 0.04401 × 0.024055 m³ = 5.466 m³ at 20 °C. */
+  it('let go at once, by its own molar mass', () => {
+    const figureOf = run('inert-release', { kind: 'carbon-dioxide', mass: of(10, 'kg') });
+    expect(figureOf('v')).toBeCloseTo(5.466, 2);
+    expect(figureOf('Cg')).toBeCloseTo(5.466 / 60, 4);
   });
 });

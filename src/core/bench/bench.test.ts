@@ -248,6 +248,13 @@ describe('the Bench', () => {
         'nobody goes in',
       ],
       [
+        'air that has too much of the poison already',
+        'inert-leak',
+        { gas: 'carbon-dioxide', start: pct(20.5) },
+        'start',
+        'carbon dioxide in its place is above its exposure limit of 5000 ppm',
+      ],
+      [
         'inert gas no purer than what is wanted',
         'inerting',
         { target: pct(0.01) },
@@ -377,6 +384,14 @@ describe('the Bench', () => {
       'inert-leak',
       { fresh: { value: 500, unit: 'm^3/h' } },
       'only while the blower runs',
+    ],
+    ['a poison before oxygen', 'inert-leak', { gas: 'carbon-dioxide' }, 'before oxygen does'],
+    ['a fuel before oxygen', 'inert-leak', { gas: 'methane' }, 'a tenth of what burns, 0.44 % vol'],
+    [
+      'a poison that fills the room',
+      'inert-release',
+      { kind: 'carbon-dioxide', mass: { value: 1, unit: 'kg' } },
+      'whatever the oxygen is',
     ],
     [
       'air that is gone',

@@ -5,7 +5,7 @@ import {
   toAbsolute,
   type AbsolutePascal,
 } from '../units';
-import { choice, InputFault, number } from './define';
+import { bySite, choice, InputFault, number } from './define';
 
 /** Fields that several calculations share. */
 export const ATMOSPHERE = number(
@@ -36,6 +36,17 @@ export const COEFFICIENT = number('Discharge coefficient', 'Cd', 'ratio', '1', 0
 export const IDEAL = { atMost: 3e7 } as const;
 export const POSITIVE = { above: 0 } as const;
 export const NOT_NEGATIVE = { atLeast: 0 } as const;
+
+/** Oxygen of air as it is measured or counted (share of 1). */
+export const OXYGEN_SHARE = { above: 0, atMost: 0.25 } as const;
+export const START_OXYGEN = bySite(
+  number('Oxygen at the start', 'C0', 'ratio', '%', 20.9, OXYGEN_SHARE),
+  'oxygen-fresh',
+);
+export const LEAST_OXYGEN = bySite(
+  number('Least that may be breathed', 'Cl', 'ratio', '%', 20, { atLeast: 0.195, below: 0.235 }),
+  'oxygen-least',
+);
 
 /** What a distance is to prevent. */
 export const PREVENTS = choice(
