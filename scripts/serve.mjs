@@ -1,4 +1,7 @@
+import { mkdirSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { dirname, join } from 'node:path';
+import Database from 'better-sqlite3';
 import next from 'next';
 
 /**
@@ -37,6 +40,25 @@ function addressOf({ headers, socket }) {
     .map((one) => one.trim());
   return (proxies > 0 ? told.at(-proxies) : undefined) || socket.remoteAddress || 'unknown';
 }
+
+/** Holds the database for this server alone, by a lock of the system that goes with the process, however it ends. */
+function holdDatabase() {
+  const file = process.env.LANTERN_DB ?? join(process.cwd(), '.lantern', 'lantern.db');
+  mkdirSync(dirname(file), { recursive: true });
+  const held = new Database(`${file}.in-use`, { timeout: 0 });
+  try {
+    held.exec('pragma locking_mode = exclusive; begin exclusive');
+  } catch {
+    console.error(
+      `Another server runs on ${file}: stop that one first, or give this one another database (LANTERN_DB).`,
+    );
+    process.exit(1);
+  }
+  return held;
+}
+
+const held = holdDatabase();
+process.on('exit', () => held.close());
 
 const app = next({ dev: false, hostname: host, port });
 const handle = app.getRequestHandler();

@@ -9,6 +9,7 @@ import { sharedDatabase } from '../server/database';
 import { readGraph } from '../server/plant';
 import { readPresence } from '../server/presence';
 import { findMe, holdsNow } from '../server/session';
+import { isSetUp } from '../server/set-up';
 import { readValues } from '../server/site-rules';
 import { describeTrouble } from '../server/trouble';
 import { Frame } from '../ui/frame/frame';
@@ -24,7 +25,7 @@ export const dynamic = 'force-dynamic';
 /** Why the server cannot work at all; undefined when it can. */
 function findStartTrouble(): string | undefined {
   try {
-    readPresence(sharedDatabase());
+    if (isSetUp(sharedDatabase())) readPresence(sharedDatabase());
     return undefined;
   } catch (error) {
     return describeTrouble(error);

@@ -77,7 +77,21 @@ export const people = sqliteTable('person', {
   name: text('name').notNull(),
   employer: text('employer').notNull(),
   authorisations: text('authorisations').notNull(),
+  /** Empty until the person has set a PIN of their own: nobody signs in with it. */
   pinHash: text('pin_hash').notNull(),
+  /** When they left the site (ISO 8601, UTC); absent while they are there. */
+  leftAt: text('left_at'),
+});
+
+/** Codes with which people set a PIN of their own, once each, by their digest: one a person, the newest. */
+export const pinCodes = sqliteTable('pin_code', {
+  person: text('person').primaryKey(),
+  digest: text('digest').notNull(),
+  /** By the clock of the machine (ms since the epoch). */
+  ends_ms: integer('ends_ms').notNull(),
+  /** Who made it, as a JSON list. */
+  by: text('by').notNull(),
+  at: text('at').notNull(),
 });
 
 /** Every saved version of the plant file, newest last; none is ever changed. The ledger holds the digest of each. */

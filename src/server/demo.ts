@@ -9,7 +9,9 @@ import { carryOut, commandSchema, listJobs } from './jobs';
 import { playMorning } from './morning';
 import { findPinFault, hashPin } from './pins';
 import { adoptEarlierPlant, savePlant } from './plant';
-import { adoptSite, authorisations, registerSchema, savePerson, saveRegister } from './registers';
+import { authorisationsSchema } from '../core/people/schema';
+import { registerSchema } from '../core/registers/schema';
+import { adoptSite, savePerson, saveRegister } from './registers';
 import { readValues } from './site-rules';
 
 const siteSchema = z.strictObject({
@@ -19,7 +21,7 @@ const siteSchema = z.strictObject({
       name: z.string(),
       employer: z.string(),
       pin: z.string(),
-      authorisations,
+      authorisations: authorisationsSchema,
     }),
   ),
   registers: registerSchema,

@@ -1,11 +1,13 @@
 import { hash, verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { hasLeft } from '../core/people/people';
 import type { SiteValues } from '../core/rules/values';
 import { perProcess, tables, type Db } from '../db';
+import { readNow } from './clock';
 
 /** What a PIN is given for: signing in and signing are counted apart, so that neither keeps anyone from the other. */
-export type PinPurpose = 'sign-in' | 'sign';
+export type PinPurpose = 'sign-in' | 'sign' | 'code' | 'set-up';
 
 /** From where a PIN comes: a desk at which someone has signed in before, known by who that was, or an address. */
 export interface PinSource {
@@ -64,14 +66,13 @@ let nobody: Promise<string> | undefined;
 const hashOfNobody = (): Promise<string> => (nobody ??= hashPin('no person has this'));
 
 /**
- * Checks a PIN. A try is counted before it is verified, so that many at once are no more tries than one after the other; the right one
- * takes its count back. The answer for an unknown person is "wrong", so that names cannot be guessed.
+ * Checks something secret. A try is counted before it is looked at, so that many at once are no more tries than one after the other; the right
+ * one takes its count back.
  */
-export async function checkPin(
-  db: Db,
+export async function checkSecret(
   person: string,
-  pin: string,
   from: { readonly source: PinSource; readonly purpose: PinPurpose },
+  isRight: () => Promise<boolean>,
 ): Promise<PinAnswer> {
   const counts = listCounts(from.purpose, person, from.source);
   for (const { limiter, key } of counts) {
@@ -81,17 +82,28 @@ export async function checkPin(
     );
     if (!isAllowed) return 'too-many-tries';
   }
-  const isRight = await inLane(`${from.source.kind} ${person}`, async () => {
-    const row = db.select().from(tables.people).where(eq(tables.people.id, person)).get();
-    const fits = await verify(row?.pinHash ?? (await hashOfNobody()), pin);
-    return row !== undefined && fits;
-  });
-  if (!isRight) return 'wrong';
+  if (!(await inLane(`${from.source.kind} ${person}`, isRight))) return 'wrong';
   const [pair, ...others] = counts;
   await pair?.limiter.delete(pair.key);
   for (const { limiter, key } of others) await limiter.reward(key);
   return 'right';
 }
+
+/** Checks a PIN. The answer for an unknown person is "wrong", so that names cannot be guessed. */
+export const checkPin = (
+  db: Db,
+  person: string,
+  pin: string,
+  from: { readonly source: PinSource; readonly purpose: PinPurpose },
+): Promise<PinAnswer> =>
+  checkSecret(person, from, async () => {
+    const row = db.select().from(tables.people).where(eq(tables.people.id, person)).get();
+    // Who has set no PIN yet has none that could be right, and takes as long as anybody.
+    const isHere = row !== undefined && !hasLeft({ leftAt: row.leftAt ?? undefined }, readNow(db));
+    const own = isHere ? row.pinHash : '';
+    const fits = await verify(own === '' ? await hashOfNobody() : own, pin);
+    return own !== '' && fits;
+  });
 
 /** Forgets every try that was counted, for tests. */
 export const forgetTries = (): void => limiters.clear();

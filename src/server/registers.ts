@@ -1,77 +1,37 @@
 import { createHash } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
-import { z } from 'zod';
-import { gasDetectorSchema } from '../core/gas/instrument';
 import { policyOf, trustedBy, type SiteFacts } from '../core/job';
-import { ROLES, type Instrument, type Person } from '../core/people/people';
-import { ProgrammerFault } from '../core/result';
+import type { Instrument, Person } from '../core/people/people';
+import { authorisationsSchema } from '../core/people/schema';
+import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/schema';
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents, readHead, readLast } from '../ledger';
 import { readNow } from './clock';
 import { readGraph, readPlantVersion } from './plant';
 import { readValues } from './site-rules';
 
-const instant = z.iso.datetime();
-export const authorisations = z.array(
-  z.strictObject({ role: z.enum(ROLES), until: instant, up_to_v: z.number().gt(0).optional() }),
-);
-
-/** Locks, boxes and instruments of a site, as a document. */
-export const registerSchema = z.strictObject({
-  locks: z.array(
-    z.strictObject({
-      id: z.string().min(1),
-      set: z.string().min(1),
-      use: z.enum(['point', 'control', 'crew', 'personal']),
-      owner: z.string().optional(),
-    }),
-  ),
-  boxes: z.array(z.strictObject({ id: z.string().min(1), name: z.string().min(1) })),
-  instruments: z.array(
-    z.strictObject({
-      id: z.string().min(1),
-      name: z.string().min(1),
-      reads: z.enum(['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas']),
-      contact: z.enum(['two-pole', 'non-contact', 'plug-in']).optional(),
-      rated_v: z.number().gt(0).optional(),
-      testedUntil: instant,
-      detector: gasDetectorSchema.optional(),
-    }),
-  ),
-  earths: z
-    .array(
-      z.strictObject({
-        id: z.string().min(1),
-        name: z.string().min(1),
-        rated_ka: z.number().gt(0).optional(),
-        rated_s: z.number().gt(0).optional(),
-        testedUntil: instant,
-      }),
-    )
-    .default([]),
-  reach: z.string().max(120).optional(),
-});
-export type Registers = z.infer<typeof registerSchema>;
-
-function readRegister(db: Db, name: string): { version: number; document: unknown } {
+function readRegister(db: Db, name: string): { version: number; document: unknown } | undefined {
   const row = db.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
-  if (row === undefined)
-    throw new ProgrammerFault(`the database holds no ${name}: load a site first`);
-  return { version: row.version, document: JSON.parse(row.document) as unknown };
+  return row && { version: row.version, document: JSON.parse(row.document) as unknown };
 }
 
 export function listPeople(db: Db): Person[] {
-  return db
-    .select()
-    .from(tables.people)
-    .all()
-    .map(({ id, name, employer, authorisations: text }) => ({
-      id,
-      name,
-      employer,
-      authorisations: readAuthorisations(text),
-    }));
+  return db.select().from(tables.people).all().map(toPerson);
 }
+
+const toPerson = ({
+  id,
+  name,
+  employer,
+  authorisations: text,
+  leftAt,
+}: typeof tables.people.$inferSelect): Person => ({
+  id,
+  name,
+  employer,
+  authorisations: readAuthorisations(text),
+  ...(leftAt === null ? {} : { leftAt }),
+});
 
 const askPerson = onceFor((db) =>
   db
@@ -84,15 +44,13 @@ const askPerson = onceFor((db) =>
 /** One person of the site, or undefined. */
 export function findPerson(db: Db, id: string): Person | undefined {
   const row = askPerson(db).get({ id });
-  if (!row) return undefined;
-  const { name, employer, authorisations: text } = row;
-  return { id, name, employer, authorisations: readAuthorisations(text) };
+  return row && toPerson(row);
 }
 
 /** Authorisations as they are kept; what cannot be read authorises nobody to anything, and takes no one else with it. */
 function readAuthorisations(text: string): Person['authorisations'] {
   try {
-    return authorisations.parse(JSON.parse(text));
+    return authorisationsSchema.parse(JSON.parse(text));
   } catch {
     return [];
   }
@@ -104,6 +62,17 @@ export const readNames = (db: Db): Readonly<Record<string, string>> =>
 
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
   new Map(rows.map((row) => [row.id, row]));
+
+/** The registers as a document, with their version; empty, version 0, before the first was saved. */
+export function readRegisters(db: Db): {
+  readonly version: number;
+  readonly registers: Registers;
+} {
+  const read = readRegister(db, 'registers');
+  return read === undefined
+    ? { version: 0, registers: NO_REGISTERS }
+    : { version: read.version, registers: registerSchema.parse(read.document) };
+}
 
 type Registered = Pick<SiteFacts, 'locks' | 'boxes' | 'instruments' | 'earths' | 'reach'>;
 
@@ -119,9 +88,9 @@ function readRegistered(db: Db): Registered {
     db.select({ version: table.version }).from(table).where(eq(table.name, 'registers')).get() ??
     {};
   const known = registered.get(db.$client);
-  if (known !== undefined && known.version === version) return known.registers;
-  const read = readRegister(db, 'registers');
-  const { locks, boxes, instruments, earths, reach } = registerSchema.parse(read.document);
+  if (known !== undefined && known.version === (version ?? 0)) return known.registers;
+  const read = readRegisters(db);
+  const { locks, boxes, instruments, earths, reach } = read.registers;
   const registers = {
     locks: byId(locks),
     boxes: byId(boxes),
@@ -190,12 +159,28 @@ export interface RegisterSaved {
 }
 
 /** A person as they were saved, with the digest of their PIN's hash: the hash itself never stands in the ledger. */
-export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash'> {
+export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash' | 'leftAt'> {
   readonly kind: 'person-saved';
+  readonly leftAt?: string | null;
   readonly pinDigest: string;
 }
 
-function append(tx: Db, stream: string, event: RegisterSaved | PersonSaved, actor: string): void {
+/** A code was made with which somebody sets a PIN of their own: by whom, and whether they had one before. */
+export interface PinCodeMade {
+  readonly kind: 'pin-code-made';
+  readonly person: string;
+  readonly by: readonly string[];
+  readonly isReset: boolean;
+}
+
+export type PersonEvent = PersonSaved | PinCodeMade;
+
+export function appendSite(
+  tx: Db,
+  stream: string,
+  event: RegisterSaved | PersonEvent,
+  actor: string,
+): void {
   const after = readLast(tx, stream)?.sequence ?? 0;
   appendEvents(tx, stream, after, [event], { actor, at: readNow(tx), policy: 'none' });
 }
@@ -210,7 +195,7 @@ export function saveRegister(
   writeAlone(db, (tx) => {
     const old = tx.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
     const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
-    append(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, actor);
+    appendSite(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, actor);
     tx.insert(tables.registers)
       .values(row)
       .onConflictDoUpdate({ target: tables.registers.name, set: row })
@@ -229,9 +214,13 @@ export function savePerson(
   actor = 'site set-up',
 ): void {
   writeAlone(db, (tx) => {
-    const row = { ...person, authorisations: JSON.stringify(held) };
+    const row = {
+      ...person,
+      leftAt: person.leftAt ?? null,
+      authorisations: JSON.stringify(held),
+    };
     const { pinHash, ...shown } = row;
-    append(
+    appendSite(
       tx,
       PEOPLE_STREAM,
       { kind: 'person-saved', ...shown, pinDigest: digestOfPin(pinHash) },
@@ -250,12 +239,12 @@ export function adoptSite(db: Db): void {
     if (!readLast(tx, PEOPLE_STREAM)) {
       for (const { pinHash, ...person } of tx.select().from(tables.people).all()) {
         const event = { kind: 'person-saved' as const, ...person, pinDigest: digestOfPin(pinHash) };
-        append(tx, PEOPLE_STREAM, event, 'as it stood before');
+        appendSite(tx, PEOPLE_STREAM, event, 'as it stood before');
       }
     }
     if (!readLast(tx, REGISTER_STREAM)) {
       for (const row of tx.select().from(tables.registers).all()) {
-        append(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, 'as it stood before');
+        appendSite(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, 'as it stood before');
       }
     }
   });

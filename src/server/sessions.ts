@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { eq, lt, sql } from 'drizzle-orm';
-import { findAuthorisation, type Person, type Role } from '../core/people/people';
+import { findAuthorisation, hasLeft, type Person, type Role } from '../core/people/people';
 import { onceFor, tables, type Db } from '../db';
 import { readNow } from './clock';
 import { digestOfPin, findPerson } from './registers';
@@ -87,7 +87,8 @@ export const replaceSession = (db: Db, secret: string): void => {
 function judge(db: Db, row: typeof sessions.$inferSelect): Person | undefined {
   const person = findPerson(db, row.person);
   const now_ms = Date.now();
-  if (!person || now_ms - row.seen_ms > idleMs(db)) return undefined;
+  if (!person || hasLeft(person, readNow(db)) || now_ms - row.seen_ms > idleMs(db))
+    return undefined;
   if (row.ends_ms !== null && now_ms > row.ends_ms) return undefined;
   if (readPinDigest(db, row.person) !== row.pin) return undefined;
   const now = readNow(db);

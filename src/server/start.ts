@@ -1,9 +1,21 @@
-import { sharedDatabase } from './database';
+import type { Db } from '../db';
+import { databaseFile, sharedDatabase } from './database';
 import { drawAhead } from './diagram';
 import { adoptSite } from './registers';
+import { findNewestVersion } from './plant';
+import { offerSetUp } from './set-up';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
 import { workBeside } from './beside/queue';
+
+/** Prints the code with which a new site is set up, where nobody has done so. */
+function sayHowToSetUp(db: Db): void {
+  const code = offerSetUp(db, databaseFile());
+  if (code === undefined) return;
+  console.log(
+    `This site is not set up yet. Open /set-up in the browser and give this code: ${code}`,
+  );
+}
 
 /** Opens the database and begins to watch. When it cannot be opened every page says why, and it is tried again until it can be. */
 export function startServer(): void {
@@ -11,7 +23,9 @@ export function startServer(): void {
     workBeside();
     const db = sharedDatabase();
     adoptSite(db);
+    sayHowToSetUp(db);
     keepWatch(db);
+    if (findNewestVersion(db) === 0) return;
     drawAhead(db).catch((error: unknown) => console.error('the plant was not drawn ahead:', error));
   } catch (error) {
     console.error(`the database could not be opened: ${describeTrouble(error)}`);

@@ -21,7 +21,7 @@ import {
   digestOfPin,
   PEOPLE_STREAM,
   REGISTER_STREAM,
-  type PersonSaved,
+  type PersonEvent,
   type RegisterSaved,
 } from './registers';
 import { RULES_STREAM } from './site-rules';
@@ -123,8 +123,10 @@ class SiteTold {
       case PLANT_STREAM:
         return this.hearPlant(payload as PlantSavedEvent, { actor, at });
       case PEOPLE_STREAM: {
-        const { id, name, employer, authorisations, pinDigest } = payload as PersonSaved;
-        const person = { id, name, employer, authorisations };
+        const saved = payload as PersonEvent;
+        if (saved.kind !== 'person-saved') return;
+        const { id, name, employer, authorisations, leftAt = null, pinDigest } = saved;
+        const person = { id, name, employer, authorisations, leftAt };
         this.people.set(id, { ...person, pinDigest });
         const kept = { ...person, pinHash: pinDigest };
         this.into
@@ -325,7 +327,7 @@ function compareTables(db: Db): { readonly problems: string[]; readonly notes: s
 /**
  * Looks over everything that is kept: the chain with its signatures and times, the heads in the file beside the database, and every table
  * against what the ledger tells, both ways. `expectedHead` is a hash that was written down elsewhere: it has to stand in the chain.
- * What detectors read is not in the ledger, and who is signed in and how diagrams are laid out is nobody's record: these are left out.
+ * What detectors read is not in the ledger, and who is signed in and with which codes PINs wait to be set, and how diagrams are laid out is nobody's record: these are left out.
  */
 export function verifyAll(
   db: Db,

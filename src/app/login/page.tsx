@@ -1,12 +1,11 @@
-import { ROLE_NAMES } from '../../core/people/people';
+import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../server/database';
-import { listPeople } from '../../server/registers';
+import { listSignInChoices } from '../../server/people';
+import { isSetUp } from '../../server/set-up';
 import { SignIn } from '../../ui/shell/sign-in';
 
 export default function LoginPage() {
-  const people = listPeople(sharedDatabase()).map(({ id, name, employer, authorisations }) => ({
-    id,
-    label: `${name}, ${authorisations[0] ? ROLE_NAMES[authorisations[0].role] : employer}`,
-  }));
-  return <SignIn people={people} />;
+  const db = sharedDatabase();
+  if (!isSetUp(db)) redirect('/set-up');
+  return <SignIn people={listSignInChoices(db)} />;
 }

@@ -22,7 +22,12 @@ export type Role = (typeof ROLES)[number];
 /** An authorisation with the last instant (ISO 8601, UTC) at which it is valid. */
 export interface Authorisation {
   readonly role: Role;
+  /** The first instant at which it counts; from when it was granted where it names none. */
+  readonly from?: string | undefined;
   readonly until: string;
+  /** On what it was granted (course, drill, assessment), and who granted it. */
+  readonly evidence?: string | undefined;
+  readonly by?: string | undefined;
   /** Of an electrical one: the highest voltage (V) that it covers; that of the site's rule when it names none. */
   readonly up_to_v?: number | undefined;
 }
@@ -32,6 +37,8 @@ export interface Person {
   readonly name: string;
   readonly employer: string;
   readonly authorisations: readonly Authorisation[];
+  /** When they left the site; they are never deleted. */
+  readonly leftAt?: string | undefined;
 }
 
 export interface Lock {
@@ -88,13 +95,21 @@ export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   'site-manager': 'site manager',
 };
 
+/** Whether a person has left the site. */
+export const hasLeft = ({ leftAt }: Pick<Person, 'leftAt'>, now: string): boolean =>
+  leftAt !== undefined && Date.parse(leftAt) <= Date.parse(now);
+
 /** Whether a person holds a role now; `lapsed` when they held it once. */
 export function findAuthorisation(
   person: Person | undefined,
   role: Role,
   now: string,
 ): 'held' | 'lapsed' | 'none' {
-  const all = person?.authorisations.filter((one) => one.role === role) ?? [];
+  const at = Date.parse(now);
+  const begun = ({ from }: Authorisation) => from === undefined || Date.parse(from) <= at;
+  const all = person?.authorisations.filter((one) => one.role === role && begun(one)) ?? [];
   if (all.length === 0) return 'none';
-  return all.some((one) => Date.parse(one.until) >= Date.parse(now)) ? 'held' : 'lapsed';
+  // Who has left is authorised to nothing.
+  if (person && hasLeft(person, now)) return 'lapsed';
+  return all.some((one) => Date.parse(one.until) >= at) ? 'held' : 'lapsed';
 }

@@ -20,6 +20,61 @@ export const SITE_RULES = {
     'electrical authorisations name the voltage they go up to (EN 50110-1, 4.2, and practice; 1000 V parts low from high voltage by IEC 60038; from memory)',
     'Ask somebody whose authorisation goes as far, and have a missing voltage put on the drawing.',
   ),
+  'grant-to-oneself': rule(
+    'site',
+    (f) => `${f.person} would grant an authorisation to themselves.`,
+    'nobody authorises themselves (practice)',
+    'Another site manager grants it.',
+  ),
+  'grant-without-evidence': rule(
+    'site',
+    (f) => `Nothing says on what ${f.person} is authorised as ${f.role}.`,
+    'an authorisation rests on training and assessment (29 CFR 1910.147(c)(7); practice)',
+    'Name the course, drill or assessment, with its date.',
+  ),
+  'grant-ends-before': rule(
+    'site',
+    (f) =>
+      `The authorisation of ${f.person} as ${f.role} would end on ${f.until}, before it counts.`,
+    'an authorisation has a beginning and an end after it (practice)',
+    'Set an end that is still to come, and a beginning before it.',
+  ),
+  'still-holds': rule(
+    'site',
+    (f) => `${f.person} cannot leave yet: ${f.holds}.`,
+    'who leaves takes nothing along that others rely on (29 CFR 1910.147(e)(3); practice)',
+    'Sign them off and take their locks off first; where they are gone already, by the steps for an absent owner.',
+  ),
+  'last-site-manager': rule(
+    'site',
+    (f) => `${f.person} is the last site manager in force.`,
+    'somebody has to be able to authorise people (practice)',
+    'Make somebody else a site manager first.',
+  ),
+  'register-in-use': rule(
+    'site',
+    (f) => `${f.id} is in use: ${f.where}.`,
+    'nothing that hangs or is in use leaves a register (practice)',
+    'Take it out of use first.',
+  ),
+  'register-unknown': rule(
+    'site',
+    (f) => `${f.id} is not in the register of ${f.register}.`,
+    'a register lists what the site has (practice)',
+    'Choose one that is in it.',
+  ),
+  'lock-without-owner': rule(
+    'site',
+    (f) => `Personal lock ${f.lock} would belong to ${f.owner}, who is not at this site.`,
+    'a personal lock has one owner (29 CFR 1910.147(c)(5)(ii); practice)',
+    'Name its owner among the people of the site.',
+  ),
+  'lock-has-owner': rule(
+    'site',
+    (f) => `Lock ${f.lock} is no personal lock and would have an owner.`,
+    'locks of the site belong to nobody (practice)',
+    'Leave the owner empty, or make it a personal lock.',
+  ),
   'signature-missing': rule(
     'site',
     (f) => `The signature of ${f.person} is missing.`,

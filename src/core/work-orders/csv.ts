@@ -1,8 +1,5 @@
-import Papa from 'papaparse';
+import { readSheet, type SheetRow } from '../sheet';
 import { MOST_ORDERS, type OrderProblem } from './schema';
-
-/** At most so many problems of a sheet are named. */
-const MOST_NAMED = 200;
 
 /** The columns of a sheet of work orders; the first three have to be there. */
 export const ORDER_COLUMNS = [
@@ -19,8 +16,6 @@ export const ORDER_COLUMNS = [
 
 const NEEDED = ORDER_COLUMNS.slice(0, 3);
 
-type Row = Readonly<Record<string, string>>;
-
 /** "P201-CAS open; P201-PSH touch" as places of work. */
 const readWork = (text: string) =>
   text
@@ -33,7 +28,7 @@ const readWork = (text: string) =>
     });
 
 /** A row as a document; empty cells are left out. A number that is none stays as it is, so that it is refused with its value. */
-function toDocument(row: Row): Readonly<Record<string, unknown>> {
+function toDocument(row: SheetRow): Readonly<Record<string, unknown>> {
   const cells = Object.entries(row)
     .map(([column, text]) => [column, text.trim()] as const)
     .filter(([, text]) => text !== '');
@@ -52,30 +47,6 @@ export type OrdersRead =
 
 /** Reads a sheet of work orders (CSV with a header row). Says which columns are missing or unknown, and which rows do not fit the header. */
 export function readOrderSheet(text: string): OrdersRead {
-  const { data, errors, meta } = Papa.parse<Row>(text, {
-    // One more than may come in: then it is said that there are too many.
-    preview: MOST_ORDERS + 1,
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (header) => header.trim(),
-  });
-  const fields = meta.fields ?? [];
-  const problems = [
-    ...NEEDED.filter((column) => !fields.includes(column)).map((column) => {
-      return { row: 0, field: column, says: 'the column is missing' };
-    }),
-    ...fields
-      .filter((field) => !ORDER_COLUMNS.some((column) => column === field))
-      .map((field) => {
-        return { row: 0, field, says: `no such column; there are ${ORDER_COLUMNS.join(', ')}` };
-      }),
-    ...errors
-      .filter(({ type }) => type !== 'Delimiter')
-      .map(({ row = -1, message }) => ({ row: row + 1, field: '(row)', says: message })),
-  ];
-  if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_NAMED) };
-  if (data.length === 0) {
-    return { ok: false, problems: [{ row: 0, field: '(sheet)', says: 'there are no rows' }] };
-  }
-  return { ok: true, documents: data.map(toDocument) };
+  const read = readSheet(text, { columns: ORDER_COLUMNS, needed: NEEDED, most: MOST_ORDERS });
+  return read.ok ? { ok: true, documents: read.rows.map(toDocument) } : read;
 }

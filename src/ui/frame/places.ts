@@ -33,7 +33,7 @@ const PLACES: readonly Place[] = [
   { href: '/bench', label: 'Bench', Icon: Calculator },
   { href: '/practice', label: 'Practice', Icon: GraduationCap, isPractice: true },
   { href: '/records', label: 'Records', Icon: BookLock },
-  { href: '/rules', label: 'Site', Icon: Settings },
+  { href: '/site', label: 'Site', Icon: Settings },
 ];
 
 /** The places of a site, and of the demonstration those of practice as well. */
@@ -44,6 +44,9 @@ export const listPlaces = (isDemo: boolean): readonly Place[] =>
 const BEHIND: Readonly<Record<string, string>> = {
   '/audits': '/records',
   '/outside': '/records',
+  '/rules': '/site',
+  '/people': '/site',
+  '/registers': '/site',
   '/kit': '/practice',
 };
 

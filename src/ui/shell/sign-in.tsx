@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { PickField } from '../kit/combobox';
@@ -44,6 +45,12 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
           Sign in
         </button>
       </form>
+      <p className="text-sm">
+        Here for the first time, or your PIN was reset?{' '}
+        <Link href="/first-pin" className="underline">
+          Set your PIN
+        </Link>
+      </p>
       <p className="text-sm">
         This tool supports a competent person. It never replaces local codes, licensed practice or
         looking at the plant.

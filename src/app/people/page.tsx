@@ -1,0 +1,43 @@
+import { redirect } from 'next/navigation';
+import { readNow } from '../../server/clock';
+import { sharedDatabase } from '../../server/database';
+import {
+  listHolds,
+  listPersonPast,
+  listSignInChoices,
+  listWithPin,
+  readPeopleVersion,
+} from '../../server/people';
+import { findPerson, listPeople } from '../../server/registers';
+import { findMe, holdsNow } from '../../server/session';
+import { PeopleScreen } from '../../ui/people/people';
+
+export default async function PeoplePage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ person?: string; new?: string }>;
+}) {
+  const me = await findMe();
+  if (!me) redirect('/login');
+  const db = sharedDatabase();
+  const { person, new: isNew } = await searchParams;
+  const people = listPeople(db).sort((a, b) => a.name.localeCompare(b.name));
+  return (
+    <PeopleScreen
+      people={people}
+      version={readPeopleVersion(db)}
+      shown={person}
+      isNew={isNew !== undefined}
+      withPin={listWithPin(db)}
+      holds={person === undefined ? [] : listHolds(db, person)}
+      past={person === undefined ? [] : listPersonPast(db, person)}
+      witnesses={listSignInChoices(db).filter(({ id }) => {
+        const one = findPerson(db, id);
+        return one && holdsNow(one, ['site-manager', 'coordinator', 'issuing-authority']);
+      })}
+      me={me.id}
+      mayChange={holdsNow(me, ['site-manager'])}
+      now={readNow(db)}
+    />
+  );
+}

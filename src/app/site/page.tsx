@@ -1,0 +1,30 @@
+import { redirect } from 'next/navigation';
+import { listSetUpSteps } from '../../core/readiness';
+import { readNow } from '../../server/clock';
+import { sharedDatabase } from '../../server/database';
+import { listJobs } from '../../server/jobs';
+import { listWithPin } from '../../server/people';
+import { readSite } from '../../server/registers';
+import { findMe } from '../../server/session';
+import { readValues } from '../../server/site-rules';
+import { SiteScreen } from '../../ui/site/site-screen';
+
+/** The first version of the rules is saved as the site is set up. */
+const AS_SET_UP = 1;
+
+export default async function SitePage() {
+  if (!(await findMe())) redirect('/login');
+  const db = sharedDatabase();
+  const site = readSite(db);
+  return (
+    <SiteScreen
+      name={site.graph.plant.name}
+      steps={listSetUpSteps(site, {
+        now: readNow(db),
+        withPin: new Set(listWithPin(db)),
+        jobs: listJobs(db).length,
+        hasOwnRules: readValues(db).version > AS_SET_UP,
+      })}
+    />
+  );
+}

@@ -1,0 +1,88 @@
+import type { z } from 'zod';
+import { endOfDay, isDay } from '../days';
+import { readSheet, writeSheet, type SheetProblem } from '../sheet';
+import { readJsonText } from '../text';
+import { SHEETS, type Cell } from './columns';
+import { REGISTER_ROWS, type RegisterName, type RegisterRow } from './schema';
+
+/** The most rows that a sheet of a register may have. */
+const MOST_ROWS = 25_000;
+const MOST_NAMED = 200;
+
+/** A cell as what it is; what cannot be read stays as it was typed, so that it is refused with its value. */
+function readCell(text: string, cell: Cell, zone: string): unknown {
+  if (cell === 'number') return Number.isFinite(Number(text)) ? Number(text) : text;
+  if (cell === 'day') return isDay(text) ? endOfDay(text, zone) : text;
+  if (cell === 'text') return text;
+  const read = readJsonText(text);
+  return read.ok ? read.document : text;
+}
+
+export type RegisterSheetRead =
+  | { readonly ok: true; readonly rows: readonly RegisterRow[] }
+  | { readonly ok: false; readonly problems: readonly SheetProblem[] };
+
+/** Reads the sheet of a register, row by row; a day alone means its end by the clock of the site. */
+export function readRegisterSheet(
+  name: RegisterName,
+  text: string,
+  zone: string,
+): RegisterSheetRead {
+  const { columns, needed } = SHEETS[name];
+  const sheet = readSheet(text, { columns: Object.keys(columns), needed, most: MOST_ROWS });
+  if (!sheet.ok) return sheet;
+  if (sheet.rows.length > MOST_ROWS) {
+    return {
+      ok: false,
+      problems: [{ row: 0, field: '(sheet)', says: `at most ${MOST_ROWS} rows` }],
+    };
+  }
+  const schema: z.ZodType<RegisterRow> = REGISTER_ROWS[name];
+  const seen = new Map<string, number>();
+  const problems: SheetProblem[] = [];
+  const rows = sheet.rows.flatMap((cells, n) => {
+    const row = n + 1;
+    const document = Object.fromEntries(
+      Object.entries(cells)
+        .filter(([, cell]) => cell !== '')
+        .map(([column, cell]) => [column, readCell(cell, columns[column] ?? 'text', zone)]),
+    );
+    const before = seen.get(cells['id'] ?? '');
+    if (before !== undefined) {
+      problems.push({
+        row,
+        field: 'id',
+        says: `${cells['id'] ?? ''} stands in row ${before} as well`,
+      });
+    }
+    seen.set(cells['id'] ?? '', row);
+    const read = schema.safeParse(document);
+    if (read.success) return [read.data];
+    for (const issue of read.error.issues) {
+      const field = String(issue.path[0] ?? '(row)');
+      const found = cells[field];
+      const says = found ? `${issue.message}, found ${JSON.stringify(found)}` : issue.message;
+      problems.push({ row, field, says });
+    }
+    return [];
+  });
+  return problems.length > 0
+    ? { ok: false, problems: problems.slice(0, MOST_NAMED) }
+    : { ok: true, rows };
+}
+
+/** Writes a register as a sheet that can be read again. */
+export const writeRegisterSheet = (name: RegisterName, rows: readonly RegisterRow[]): string => {
+  const { columns } = SHEETS[name];
+  return writeSheet(
+    Object.keys(columns),
+    rows.map((row) =>
+      Object.fromEntries(
+        Object.entries(row).map(([column, value]) => [
+          column,
+          columns[column] === 'json' && value !== undefined ? JSON.stringify(value) : value,
+        ]),
+      ),
+    ),
+  );
+};

@@ -1,0 +1,74 @@
+import { eq } from 'drizzle-orm';
+import {
+  changeRegisters,
+  refuseRegisterChange,
+  type InUse,
+  type RegisterChange,
+} from '../core/registers/change';
+import { explainIn, type ExplainedRefusal } from '../core/rules/book';
+import { tables, writeAlone, type Db } from '../db';
+import { readNow } from './clock';
+import { readOpenJobs } from './open-jobs';
+import { listPeople, readRegisters, saveRegister } from './registers';
+import { readValues } from './site-rules';
+
+/** What of each register is in use on jobs that are open, with where. */
+export function readInUse(db: Db): InUse {
+  const { holdings } = tables;
+  const held = (kind: 'lock' | 'box') =>
+    new Map(
+      db
+        .select({ item: holdings.item, job: holdings.job })
+        .from(holdings)
+        .where(eq(holdings.kind, kind))
+        .all()
+        .map(({ item, job }) => [item, `${kind === 'lock' ? 'hangs' : 'is locked'} at ${job}`]),
+    );
+  const jobs = readOpenJobs(db);
+  const earths = jobs.flatMap(({ id, dossier }) =>
+    Object.entries(dossier.isolation.earths).map(
+      ([outlet, set]) => [set, `is on at ${outlet} of ${id}`] as const,
+    ),
+  );
+  const monitors = jobs.flatMap(({ id, dossier }) =>
+    (dossier.hotWork.monitors?.devices ?? []).map((one) => [one, `stands at ${id}`] as const),
+  );
+  return {
+    locks: held('lock'),
+    boxes: held('box'),
+    instruments: new Map(monitors),
+    earths: new Map(earths),
+  };
+}
+
+export type RegisterChanged =
+  | { readonly ok: true; readonly version: number }
+  | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
+  | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
+
+/** Changes a register, all or none, drawn from version `expected` of all of them. */
+export function changeRegister(
+  db: Db,
+  {
+    expected,
+    actor,
+    ...change
+  }: RegisterChange & { readonly expected: number; readonly actor: string },
+): RegisterChanged {
+  return writeAlone(db, (tx): RegisterChanged => {
+    const { version, registers } = readRegisters(tx);
+    if (version !== expected) return { ok: false, kind: 'changed-meanwhile', version };
+    const people = new Map(listPeople(tx).map((one) => [one.id, one]));
+    const refusals = refuseRegisterChange(registers, change, {
+      inUse: readInUse(tx),
+      people,
+      now: readNow(tx),
+    });
+    if (refusals.length > 0) {
+      const explain = explainIn(readValues(tx).values.zone);
+      return { ok: false, kind: 'refused', refusals: refusals.map(explain) };
+    }
+    saveRegister(tx, 'registers', changeRegisters(registers, change), actor);
+    return { ok: true, version: version + 1 };
+  });
+}

@@ -1,0 +1,208 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useFieldArray, useForm, useWatch } from 'react-hook-form';
+import { endOfDay, startOfDay } from '../../core/days';
+import { ROLE_NAMES, ROLES, type Person, type Role } from '../../core/people/people';
+import { post, type Posted } from '../command/post';
+import { Faults } from '../kit/faults';
+import { useMoments } from '../kit/moment';
+
+interface Grant {
+  role: Role;
+  from: string;
+  until: string;
+  volts: string;
+  evidence: string;
+}
+
+interface Fields {
+  id: string;
+  name: string;
+  employer: string;
+  leftAt: string;
+  grants: Grant[];
+  pin: string;
+}
+
+const NEW_GRANT: Grant = { role: 'worker', from: '', until: '', volts: '', evidence: '' };
+
+/** Adds a person, or changes one: their authorisations, each with its evidence, and when they left. */
+export function PersonForm({
+  person,
+  version,
+  employers,
+}: {
+  readonly person: Person | undefined;
+  readonly version: number;
+  readonly employers: readonly string[];
+}) {
+  const router = useRouter();
+  const { day, zone } = useMoments();
+  const [answer, setAnswer] = useState<Posted>();
+  const { register, control, handleSubmit, resetField } = useForm<Fields>({
+    defaultValues: {
+      id: person?.id ?? '',
+      name: person?.name ?? '',
+      employer: person?.employer ?? '',
+      leftAt: person?.leftAt === undefined ? '' : day(person.leftAt),
+      grants: (person?.authorisations ?? []).map(({ role, from, until, up_to_v, evidence }) => ({
+        role,
+        from: from === undefined ? '' : day(from),
+        until: day(until),
+        volts: up_to_v === undefined ? '' : String(up_to_v),
+        evidence: evidence ?? '',
+      })),
+      pin: '',
+    },
+  });
+  const { fields, append, remove } = useFieldArray({ control, name: 'grants' });
+  const grants = useWatch({ control, name: 'grants' });
+  /** What was not touched stays as it was kept, to the second. */
+  const keep = (text: string, before: string | undefined, toInstant: (text: string) => string) =>
+    before !== undefined && day(before) === text ? before : toInstant(text);
+  const send = async ({ id, name, employer, leftAt, grants: all, pin }: Fields) => {
+    const authorisations = all.map(({ role, from, until, volts, evidence }, n) => {
+      const before = person?.authorisations.find((one, at) => at === n && one.role === role);
+      return {
+        role,
+        ...(from === '' ? {} : { from: keep(from, before?.from, (one) => startOfDay(one, zone)) }),
+        until: keep(until, before?.until, (one) => endOfDay(one, zone)),
+        ...(volts === '' ? {} : { up_to_v: Number(volts) }),
+        ...(evidence === '' ? {} : { evidence }),
+        ...(before?.by === undefined ? {} : { by: before.by }),
+      };
+    });
+    const left =
+      leftAt === '' ? {} : { leftAt: keep(leftAt, person?.leftAt, (one) => endOfDay(one, zone)) };
+    const done = await post('/api/people', {
+      person: { id, name, employer, authorisations, ...left },
+      expected: version,
+      pin,
+    });
+    setAnswer(done);
+    resetField('pin');
+    if (!done.ok) return;
+    router.push(`/people?person=${id}`);
+    router.refresh();
+  };
+  return (
+    <form
+      aria-label={person ? `Change ${person.name}` : 'Add a person'}
+      className="flex flex-col gap-3"
+      onSubmit={(event) => void handleSubmit(send)(event)}
+    >
+      <div className="grid gap-2 sm:grid-cols-3">
+        <label className="flex flex-col text-sm">
+          Name
+          <input {...register('name', { required: true })} className="input input-sm w-full" />
+        </label>
+        <label className="flex flex-col text-sm">
+          Short name
+          <input
+            {...register('id', { required: true })}
+            readOnly={person !== undefined}
+            placeholder="jo"
+            className="input input-sm w-full font-mono"
+          />
+        </label>
+        <label className="flex flex-col text-sm">
+          Employer
+          <input
+            {...register('employer', { required: true })}
+            list="employers"
+            className="input input-sm w-full"
+          />
+          <datalist id="employers">
+            {employers.map((one) => (
+              <option key={one} value={one} />
+            ))}
+          </datalist>
+        </label>
+      </div>
+      <fieldset className="flex flex-col gap-2">
+        <legend className="font-bold">Authorisations</legend>
+        {fields.map(({ id }, n) => (
+          <div
+            key={id}
+            role="group"
+            aria-label={`Authorisation ${n + 1}`}
+            className="grid items-end gap-2 border-t border-base-300 pt-2 sm:grid-cols-[1fr_9rem_9rem_7rem]"
+          >
+            <label className="flex flex-col text-sm">
+              Authorised as
+              <select {...register(`grants.${n}.role`)} className="select select-sm w-full">
+                {ROLES.map((role) => (
+                  <option key={role} value={role}>
+                    {ROLE_NAMES[role]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex flex-col text-sm">
+              From (may be empty)
+              <input
+                type="date"
+                {...register(`grants.${n}.from`)}
+                className="input input-sm w-full"
+              />
+            </label>
+            <label className="flex flex-col text-sm">
+              Until
+              <input
+                type="date"
+                {...register(`grants.${n}.until`, { required: true })}
+                className="input input-sm w-full"
+              />
+            </label>
+            <button type="button" className="btn btn-sm" onClick={() => remove(n)}>
+              Take away
+            </button>
+            <label className="flex flex-col text-sm sm:col-span-2">
+              Evidence: course, drill or assessment, with its date
+              <input {...register(`grants.${n}.evidence`)} className="input input-sm w-full" />
+            </label>
+            {grants[n]?.role === 'isolating-electrical' && (
+              <label className="flex flex-col text-sm">
+                Up to (V)
+                <input
+                  type="number"
+                  step="any"
+                  {...register(`grants.${n}.volts`)}
+                  className="input input-sm w-full"
+                />
+              </label>
+            )}
+          </div>
+        ))}
+        <button type="button" className="btn btn-sm self-start" onClick={() => append(NEW_GRANT)}>
+          Add an authorisation
+        </button>
+      </fieldset>
+      {person && (
+        <label className="flex flex-col self-start text-sm">
+          Left the site at the end of (empty while they are here)
+          <input type="date" {...register('leftAt')} className="input input-sm" />
+        </label>
+      )}
+      <Faults answer={answer} />
+      {answer?.ok && <p role="status">Saved.</p>}
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="flex flex-col text-sm">
+          Your PIN
+          <input
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+            {...register('pin', { required: true })}
+            className="input input-sm w-28 font-mono"
+          />
+        </label>
+        <button className="btn btn-primary btn-sm">
+          {person ? 'Save the change' : 'Add this person'}
+        </button>
+      </div>
+    </form>
+  );
+}
