@@ -1,7 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
+interface Site {
+  readonly name: string;
+  readonly port: number;
+  readonly tests: RegExp;
+  readonly isEmpty?: boolean;
+}
+
 /** Sites beside each other, each with a server and a database of its own; on each the tests run one after another. */
-const SITES = [
+const SITES: readonly Site[] = [
   { name: 'story', port: 3217, tests: /\/(story|unattended|your-plant)\.spec\.ts/ },
   {
     name: 'hatch',
@@ -13,7 +20,9 @@ const SITES = [
   // The long story needs a pump that no other story holds.
   { name: 'desk', port: 3221, tests: /\/(frame|plant|show-me|stories\/one-job)\.spec\.ts/ },
   { name: 'stories', port: 3222, tests: /\/stories\/(issue|stories)\.spec\.ts/ },
-] as const;
+  // Nobody is there yet, and no demonstration is loaded.
+  { name: 'own', port: 3223, tests: /own-site\.spec\.ts/, isEmpty: true },
+];
 
 /** A line that lies idle is kept for longer (ms) than any test waits: one that is shut just as it is used again loses what is sent. */
 const KEPT_MS = 120_000;
@@ -63,12 +72,12 @@ export default defineConfig({
       storageState: { cookies: [KNOWS_THE_WAY], origins: [] },
     },
   })),
-  webServer: SITES.map(({ name, port }) => ({
-    command: `rm -rf .lantern/${name} && npx tsx src/cli/demo.ts --raised-only && node scripts/serve.mjs`,
+  webServer: SITES.map(({ name, port, isEmpty = false }) => ({
+    command: `rm -rf .lantern/${name} && ${isEmpty ? '' : 'npx tsx src/cli/demo.ts --raised-only && '}node scripts/serve.mjs`,
     url: `http://localhost:${port}/login`,
     env: {
       LANTERN_DB: `.lantern/${name}/lantern.db`,
-      LANTERN_DEMO: '1',
+      LANTERN_DEMO: isEmpty ? '' : '1',
       PORT: String(port),
       LANTERN_KEPT_MS: String(KEPT_MS),
       NEXT_TELEMETRY_DISABLED: '1',
