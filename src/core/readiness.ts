@@ -19,6 +19,8 @@ export interface SiteCounts {
   readonly jobs: number;
   /** Rules were saved since the site was set up. */
   readonly hasOwnRules: boolean;
+  /** What the backups come to, in words, and whether there is one that is not old; undefined where none are made. */
+  readonly backups?: { readonly says: string; readonly isOld: boolean } | undefined;
 }
 
 /** Without these nobody can carry a job from its raising to its end. */
@@ -34,7 +36,7 @@ const NEEDED: readonly Role[] = [
 /** What a new site still needs, in the order in which it is put together. */
 export function listSetUpSteps(
   site: Pick<SiteFacts, 'people' | 'graph' | 'locks' | 'boxes' | 'instruments'>,
-  { now, withPin, jobs, hasOwnRules }: SiteCounts,
+  { now, withPin, jobs, hasOwnRules, backups }: SiteCounts,
 ): SetUpStep[] {
   const people = [...site.people.values()];
   const count = (role: Role) =>
@@ -126,6 +128,17 @@ export function listSetUpSteps(
         : 'The defaults count: the stricter practice where practice differs. Look through them.',
       href: '/rules',
     },
+    ...(backups
+      ? [
+          {
+            id: 'backup',
+            title: 'Backup',
+            isDone: !backups.isOld,
+            says: backups.says,
+            href: '/rules',
+          },
+        ]
+      : []),
     {
       id: 'job',
       title: 'First job',

@@ -1,3 +1,4 @@
+import { keepBackups } from './backups';
 import type { Db } from '../db';
 import { databaseFile, sharedDatabase } from './database';
 import { drawAhead } from './diagram';
@@ -25,6 +26,7 @@ export function startServer(): void {
     adoptSite(db);
     sayHowToSetUp(db);
     keepWatch(db);
+    keepBackups(db);
     if (findNewestVersion(db) === 0) return;
     drawAhead(db).catch((error: unknown) => console.error('the plant was not drawn ahead:', error));
   } catch (error) {

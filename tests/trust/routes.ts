@@ -19,6 +19,7 @@ const row = (method: Row['method'], path: string, stranger = 401): Row => ({
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   clock: [row('POST', '/api/clock')],
   handover: [row('POST', '/api/handover')],
+  health: [row('GET', '/api/health', 200)],
   'jobs/[id]/air-log': [row('GET', '/api/jobs/J-0001/air-log')],
   'jobs/[id]/check': [row('POST', '/api/jobs/J-0001/check')],
   'jobs/[id]/commands': [row('POST', '/api/jobs/J-0001/commands')],

@@ -1,6 +1,7 @@
 import { redirect } from 'next/navigation';
 import { listSetUpSteps } from '../../core/readiness';
 import { readNow } from '../../server/clock';
+import { sayBackups } from '../../server/backups';
 import { sharedDatabase } from '../../server/database';
 import { listJobs } from '../../server/jobs';
 import { listWithPin } from '../../server/people';
@@ -23,6 +24,7 @@ export default async function SitePage() {
         now: readNow(db),
         withPin: new Set(listWithPin(db)),
         jobs: listJobs(db).length,
+        backups: process.env.LANTERN_DEMO === '1' ? undefined : sayBackups(db),
         hasOwnRules: readValues(db).version > AS_SET_UP,
       })}
     />

@@ -289,6 +289,13 @@ export const SITE_VALUES = {
     [5, 120, 720],
     'practice; nobody signs in the name of someone who has gone home',
   ),
+  'backup-every-h': number(
+    'A backup is made every',
+    'h',
+    [1, 24, 168],
+    'practice; what was recorded since the last one is lost with the disk',
+  ),
+  'backup-keep': number('Backups that are kept', 'backups', [2, 14, 365], 'practice'),
   'bypass-most-h': number('Longest a device may be bypassed', 'h', [1, 168, 720], 'practice'),
 } as const satisfies Readonly<Record<string, SiteValue>>;
 

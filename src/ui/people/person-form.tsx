@@ -159,7 +159,7 @@ export function PersonForm({
             <button type="button" className="btn btn-sm" onClick={() => remove(n)}>
               Take away
             </button>
-            <label className="flex flex-col text-sm sm:col-span-2">
+            <label className="flex flex-col text-sm sm:col-span-3">
               Evidence: course, drill or assessment, with its date
               <input {...register(`grants.${n}.evidence`)} className="input input-sm w-full" />
             </label>
