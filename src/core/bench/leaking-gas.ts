@@ -3,7 +3,9 @@ import { writeFigure } from '../units';
 import { choice } from './define';
 import { namesOf } from './fields';
 
-const { oxygen: _, nitrogen, ...others } = SUBSTANCES;
+const others = Object.fromEntries(
+  Object.entries(SUBSTANCES).filter(([code]) => code !== 'oxygen' && code !== 'nitrogen'),
+) as Omit<typeof SUBSTANCES, 'oxygen' | 'nitrogen'>;
 
 /** The gas that comes into the air, for a choice: what only takes the oxygen away first, then everything that poisons or burns as well. */
 export const LEAKING_GAS = choice(
@@ -52,5 +54,4 @@ export function findOwnLimit(gas: LeakingGas): OwnLimit | undefined {
 }
 
 /** The gas as a sentence begins with it. */
-export const nameGas = (gas: LeakingGas): string =>
-  gas === 'nitrogen' ? nitrogen.name : substanceOf(gas).name;
+export const nameGas = (gas: LeakingGas): string => substanceOf(gas).name;

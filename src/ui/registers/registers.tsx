@@ -58,6 +58,12 @@ const ONE: Readonly<Record<RegisterName, string>> = {
 /** So many rows are drawn at once. */
 const MOST_SHOWN = 200;
 
+/** A cell of a row as text; empty where there is none, and where it is no single figure or word. */
+function cellOf(row: RegisterRow | undefined, field: string): string {
+  const value = (row as Readonly<Record<string, unknown>> | undefined)?.[field];
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
 /** The fields of a row of each register, as its form has them. */
 function RowFields({
   name,
@@ -69,9 +75,8 @@ function RowFields({
   readonly people: Props['people'];
 }) {
   const { day } = useMoments();
-  const known = (row ?? {}) as Readonly<Record<string, unknown>>;
-  const text = (field: string) => (known[field] === undefined ? '' : String(known[field]));
-  const until = typeof known['testedUntil'] === 'string' ? day(known['testedUntil']) : '';
+  const text = (field: string) => cellOf(row, field);
+  const until = text('testedUntil') === '' ? '' : day(text('testedUntil'));
   const tested = (
     <label className="flex grow flex-col text-sm">
       Test in date until
@@ -255,12 +260,17 @@ function RegisterTab({ name, props }: { readonly name: RegisterName; readonly pr
   const found = useMemo(() => {
     const wanted = text.trim().toLowerCase();
     const rows: readonly RegisterRow[] = registers[name];
-    return rows.filter((row) => Object.values(row).join(' ').toLowerCase().includes(wanted));
+    return rows.filter((row) =>
+      Object.keys(row)
+        .map((field) => cellOf(row, field))
+        .join(' ')
+        .toLowerCase()
+        .includes(wanted),
+    );
   }, [registers, name, text]);
   const show = (row: RegisterRow, column: string): string => {
-    const value = (row as Readonly<Record<string, unknown>>)[column];
-    if (value === undefined) return '';
-    return column === 'testedUntil' ? day(String(value)) : String(value);
+    const text = cellOf(row, column);
+    return column === 'testedUntil' && text !== '' ? day(text) : text;
   };
   return (
     <section aria-label={TITLES[name]} className="flex flex-col gap-3">
