@@ -80,9 +80,16 @@ export function changePeople(
     if (version !== expected) return { ok: false, kind: 'changed-meanwhile', version };
     const now = readNow(tx);
     const known = new Map(listPeople(tx).map((one) => [one.id, one]));
+    const areas = new Set(readSite(tx).graph.plant.areas.map(({ id }) => id));
     const refusals = people.flatMap((next) => {
       const before = known.get(next.id);
-      const context = { actor, now, people: [...known.values()], holds: listHolds(tx, next.id) };
+      const context = {
+        actor,
+        now,
+        people: [...known.values()],
+        areas,
+        holds: listHolds(tx, next.id),
+      };
       const refused = refusePerson(next, before, context);
       known.set(next.id, next);
       return refused;

@@ -8,6 +8,7 @@ import {
   listWithPin,
   readPeopleVersion,
 } from '../../server/people';
+import { readGraph } from '../../server/plant';
 import { findPerson, listPeople } from '../../server/registers';
 import { findMe, holdsNow } from '../../server/session';
 import { PeopleScreen } from '../../ui/people/people';
@@ -36,6 +37,7 @@ export default async function PeoplePage({
         return one && holdsNow(one, ['site-manager', 'coordinator', 'issuing-authority']);
       })}
       me={me.id}
+      areas={readGraph(db).plant.areas.map(({ id }) => id)}
       mayChange={holdsNow(me, ['site-manager'])}
       now={readNow(db)}
     />

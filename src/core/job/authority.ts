@@ -221,15 +221,21 @@ const nameOf = (context: Context, id: string) => context.site.people.get(id)?.na
 
 /** Refuses someone who holds none of the roles; says so when an authorisation has only lapsed. */
 export function requireRole(
-  context: Pick<Context, 'site' | 'now'>,
+  context: Pick<Context, 'site' | 'now' | 'where'>,
   person: string,
   roles: readonly Role[],
 ): Refusal[] {
   const known = context.site.people.get(person);
   if (known === undefined) return [refuse('person-unknown', { person })];
   if (roles.length === 0) return [];
-  const held = roles.map((role) => ({ role, is: findAuthorisation(known, role, context.now) }));
+  const { now, where } = context;
+  const held = roles.map((role) => ({ role, is: findAuthorisation(known, role, now, where) }));
   if (held.some(({ is }) => is === 'held')) return [];
+  const away = held.find(({ is }) => is === 'elsewhere');
+  if (away) {
+    const facts = { person: known.name, role: ROLE_NAMES[away.role] };
+    return [refuse('authorised-elsewhere', { ...facts, areas: (where?.areas ?? []).join(', ') })];
+  }
   const lapsed = held.find(({ is }) => is === 'lapsed');
   if (lapsed) {
     return [refuse('authorisation-lapsed', { person: known.name, role: ROLE_NAMES[lapsed.role] })];

@@ -31,6 +31,9 @@ describe('refusals', () => {
       'grant-to-oneself',
       'grant-without-evidence',
       'grant-ends-before',
+      'grant-area-unknown',
+      // Of areas: whereabouts.test.ts.
+      'authorised-elsewhere',
       'still-holds',
       'last-site-manager',
       'register-in-use',

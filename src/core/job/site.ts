@@ -2,7 +2,7 @@ import type { GradePolicy } from '../isolation';
 import { asEmptied, computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { SiteValues } from '../rules/values';
-import type { EarthingSet, Instrument, Lock, LockBox, Person } from '../people/people';
+import type { EarthingSet, Instrument, Lock, LockBox, Person, Whereabouts } from '../people/people';
 import { listProofs, type ProofDemand } from '../proving';
 import {
   listStartStations,
@@ -81,6 +81,8 @@ export interface Context {
   /** The device that gives the command, where one does. Only the server can say so. */
   readonly device?: string | undefined;
   readonly signed: ReadonlySet<string>;
+  /** The areas that the command is about: authorisations have to count there. */
+  readonly where?: Whereabouts | undefined;
   readonly site: SiteFacts;
   readonly others: OtherJobs;
 }

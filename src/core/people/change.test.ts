@@ -20,11 +20,17 @@ const MIRA = person('mira', grant('site-manager'));
 const TOM = person('tom', grant('site-manager'));
 const JO = person('jo', grant('worker'));
 const ALL = [MIRA, TOM, JO];
+const AREAS = new Set(['A-HALL']);
 
 const codes = (next: Person, more: Partial<PersonContext> = {}, before?: Person): RuleCode[] =>
-  refusePerson(next, before, { actor: 'mira', now: NOW, people: ALL, holds: [], ...more }).map(
-    ({ code }) => code,
-  );
+  refusePerson(next, before, {
+    actor: 'mira',
+    now: NOW,
+    people: ALL,
+    holds: [],
+    areas: AREAS,
+    ...more,
+  }).map(({ code }) => code);
 
 describe('a person that is saved', () => {
   it.each<[string, Person, Person | undefined, Partial<PersonContext>, RuleCode[]]>([
@@ -81,6 +87,14 @@ describe('a person that is saved', () => {
       person('jo', grant('worker', { until: '2020-01-01T00:00:00.000Z', evidence: undefined })),
       {},
       [],
+    ],
+    ['a grant for one area', person('jo', grant('worker', { areas: ['A-HALL'] })), JO, {}, []],
+    [
+      'a grant for an area that is not there',
+      person('jo', grant('worker', { areas: ['A-HALL', 'A-MOON'] })),
+      JO,
+      {},
+      ['grant-area-unknown'],
     ],
     ['leaving with nothing', { ...JO, leftAt: NOW }, JO, {}, []],
     [

@@ -7,6 +7,8 @@ export interface PersonContext {
   readonly now: string;
   /** Everybody of the site as they are. */
   readonly people: readonly Person[];
+  /** The areas of the plant, by id. */
+  readonly areas: ReadonlySet<string>;
   /** What the person still holds: locks that hang, permits they are signed on to, duties; in words. */
   readonly holds: readonly string[];
 }
@@ -19,7 +21,7 @@ export const listGrants = (next: Person, before: Person | undefined): Authorisat
   return next.authorisations.filter((one) => !known.has(keyOf(one)));
 };
 
-function refuseGrant(one: Authorisation, next: Person, { now }: PersonContext): Refusal[] {
+function refuseGrant(one: Authorisation, next: Person, { now, areas }: PersonContext): Refusal[] {
   const facts = { person: next.name, role: ROLE_NAMES[one.role] };
   const isOver = Date.parse(one.until) <= Date.parse(now);
   const isBackwards = one.from !== undefined && Date.parse(one.from) >= Date.parse(one.until);
@@ -27,6 +29,9 @@ function refuseGrant(one: Authorisation, next: Person, { now }: PersonContext): 
     ...(isOver || isBackwards
       ? [refuse('grant-ends-before', { ...facts, until: one.until.slice(0, 10) })]
       : []),
+    ...(one.areas ?? [])
+      .filter((area) => !areas.has(area))
+      .map((area) => refuse('grant-area-unknown', { ...facts, area })),
     ...((one.evidence ?? '').trim() === '' ? [refuse('grant-without-evidence', facts)] : []),
   ];
 }

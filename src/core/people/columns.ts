@@ -7,6 +7,7 @@ export const PEOPLE_COLUMNS = [
   'from',
   'until',
   'up_to_v',
+  'areas',
   'evidence',
   'left',
 ] as const;

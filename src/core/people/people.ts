@@ -25,6 +25,8 @@ export interface Authorisation {
   /** The first instant at which it counts; from when it was granted where it names none. */
   readonly from?: string | undefined;
   readonly until: string;
+  /** The areas in which it counts, by id; everywhere where it names none. */
+  readonly areas?: readonly string[] | undefined;
   /** On what it was granted (course, drill, assessment), and who granted it. */
   readonly evidence?: string | undefined;
   readonly by?: string | undefined;
@@ -99,17 +101,32 @@ export const ROLE_NAMES: Readonly<Record<Role, string>> = {
 export const hasLeft = ({ leftAt }: Pick<Person, 'leftAt'>, now: string): boolean =>
   leftAt !== undefined && Date.parse(leftAt) <= Date.parse(now);
 
-/** Whether a person holds a role now; `lapsed` when they held it once. */
+/** Areas that something is about: an authorisation has to count in every one of them, or in one. */
+export interface Whereabouts {
+  readonly areas: readonly string[];
+  readonly needs: 'every' | 'one';
+}
+
+const countsAt = ({ areas: own }: Authorisation, where: Whereabouts | undefined): boolean => {
+  if (own === undefined || own.length === 0 || where === undefined) return true;
+  const isIn = (area: string) => own.includes(area);
+  return where.needs === 'every' ? where.areas.every(isIn) : where.areas.some(isIn);
+};
+
+/** Whether a person holds a role now, and there where it is asked for; `lapsed` when they held it once, `elsewhere` when it does not count there. */
 export function findAuthorisation(
   person: Person | undefined,
   role: Role,
   now: string,
-): 'held' | 'lapsed' | 'none' {
+  where?: Whereabouts,
+): 'held' | 'lapsed' | 'elsewhere' | 'none' {
   const at = Date.parse(now);
   const begun = ({ from }: Authorisation) => from === undefined || Date.parse(from) <= at;
   const all = person?.authorisations.filter((one) => one.role === role && begun(one)) ?? [];
   if (all.length === 0) return 'none';
   // Who has left is authorised to nothing.
   if (person && hasLeft(person, now)) return 'lapsed';
-  return all.some((one) => Date.parse(one.until) >= at) ? 'held' : 'lapsed';
+  const inForce = all.filter((one) => Date.parse(one.until) >= at);
+  if (inForce.length === 0) return 'lapsed';
+  return inForce.some((one) => countsAt(one, where)) ? 'held' : 'elsewhere';
 }

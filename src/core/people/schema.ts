@@ -9,6 +9,7 @@ export const authorisationSchema = z.strictObject({
   from: instant.optional(),
   until: instant,
   up_to_v: z.number().gt(0).max(2_000_000).optional(),
+  areas: z.array(z.string().min(1).max(80)).max(200).optional(),
   evidence: z.string().trim().max(400).optional(),
   by: z.string().max(80).optional(),
 });

@@ -24,7 +24,7 @@ const asDay = (text: string | undefined, toInstant: (day: string) => string) =>
 
 /** The authorisation of a row as a document; none where it names no role. */
 function toAuthorisation(cells: Cells, zone: string): Record<string, unknown>[] {
-  const { role = '', from, until, up_to_v = '', evidence = '' } = cells;
+  const { role = '', from, until, up_to_v = '', areas = '', evidence = '' } = cells;
   if (role === '') return [];
   const volts = Number.isFinite(Number(up_to_v)) ? Number(up_to_v) : up_to_v;
   return [
@@ -34,6 +34,7 @@ function toAuthorisation(cells: Cells, zone: string): Record<string, unknown>[] 
         from: asDay(from, (day) => startOfDay(day, zone)),
         until: asDay(until, (day) => endOfDay(day, zone)),
         up_to_v: up_to_v === '' ? undefined : volts,
+        areas: areas === '' ? undefined : areas.split(/[\s;]+/).filter((one) => one !== ''),
         evidence: evidence === '' ? undefined : evidence,
       }).filter(([, value]) => value !== undefined),
     ),
@@ -117,12 +118,13 @@ export const writePeopleSheet = (people: readonly Person[]): string =>
       const person = { id, name, employer, left: leftAt };
       return authorisations.length === 0
         ? [person]
-        : authorisations.map(({ role, from, until, up_to_v, evidence }) => ({
+        : authorisations.map(({ role, from, until, up_to_v, areas, evidence }) => ({
             ...person,
             role,
             from,
             until,
             up_to_v,
+            areas: areas?.join(' '),
             evidence,
           }));
     }),
@@ -141,8 +143,8 @@ const sayAll = ({ name, employer, leftAt, authorisations }: Person): string[] =>
   `employer ${employer}`,
   ...(leftAt === undefined ? [] : [`left ${leftAt.slice(0, 10)}`]),
   ...authorisations.map(
-    ({ role, from, until, up_to_v, evidence }) =>
-      `${ROLE_NAMES[role]}${up_to_v === undefined ? '' : ` up to ${up_to_v} V`}${from === undefined ? '' : ` from ${from.slice(0, 10)}`} until ${until.slice(0, 10)}${evidence === undefined ? '' : `: ${evidence}`}`,
+    ({ role, from, until, up_to_v, areas = [], evidence }) =>
+      `${ROLE_NAMES[role]}${up_to_v === undefined ? '' : ` up to ${up_to_v} V`}${from === undefined ? '' : ` from ${from.slice(0, 10)}`}${areas.length === 0 ? '' : ` in ${areas.join(', ')}`} until ${until.slice(0, 10)}${evidence === undefined ? '' : `: ${evidence}`}`,
   ),
 ];
 

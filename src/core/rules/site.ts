@@ -14,6 +14,18 @@ export const SITE_RULES = {
     'authorisations expire (practice)',
     'Renew the authorisation, or ask someone whose own is in date.',
   ),
+  'authorised-elsewhere': rule(
+    'site',
+    (f) => `The authorisation of ${f.person} as ${f.role} does not count in ${f.areas}.`,
+    'authorisations name the areas that somebody knows (practice)',
+    'Ask somebody whose own counts there, or have it extended.',
+  ),
+  'grant-area-unknown': rule(
+    'site',
+    (f) => `The plant has no area ${f.area}, in which ${f.person} would be authorised as ${f.role}.`,
+    'an authorisation for nowhere authorises nobody (site rule)',
+    'Name an area of the plant, or none: then it counts everywhere.',
+  ),
   'voltage-beyond': rule(
     'site',
     (f) => `${f.person} is authorised up to ${f.most} V, and ${f.section} stands ${f.stands}.`,

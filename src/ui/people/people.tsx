@@ -27,6 +27,7 @@ interface Props {
   readonly past: readonly PersonPast[];
   readonly witnesses: readonly { readonly id: string; readonly label: string }[];
   readonly me: string;
+  readonly areas: readonly string[];
   readonly mayChange: boolean;
   readonly now: string;
 }
@@ -166,7 +167,7 @@ function OnePerson({
   person,
   ...props
 }: Omit<Props, 'shown' | 'isNew'> & { readonly person: Person | undefined }) {
-  const { holds, version, people, mayChange, me, withPin, witnesses, past } = props;
+  const { holds, version, areas, people, mayChange, me, withPin, witnesses, past } = props;
   const employers = [...new Set(people.map(({ employer }) => employer))];
   return (
     <section aria-label="Person" className="flex flex-col gap-4">
@@ -176,7 +177,10 @@ function OnePerson({
       )}
       {mayChange ? (
         <>
-          <PersonForm key={`${person?.id ?? ''} ${version}`} {...{ person, version, employers }} />
+          <PersonForm
+            key={`${person?.id ?? ''} ${version}`}
+            {...{ person, version, employers, areas }}
+          />
           {person && (
             <CodePanel
               key={person.id}

@@ -14,6 +14,7 @@ interface Grant {
   from: string;
   until: string;
   volts: string;
+  areas: string;
   evidence: string;
 }
 
@@ -26,17 +27,27 @@ interface Fields {
   pin: string;
 }
 
-const NEW_GRANT: Grant = { role: 'worker', from: '', until: '', volts: '', evidence: '' };
+const NEW_GRANT: Grant = {
+  role: 'worker',
+  from: '',
+  until: '',
+  volts: '',
+  areas: '',
+  evidence: '',
+};
 
 /** Adds a person, or changes one: their authorisations, each with its evidence, and when they left. */
 export function PersonForm({
   person,
   version,
   employers,
+  areas,
 }: {
   readonly person: Person | undefined;
   readonly version: number;
   readonly employers: readonly string[];
+  /** Areas of the plant, by id. */
+  readonly areas: readonly string[];
 }) {
   const router = useRouter();
   const { day, zone } = useMoments();
@@ -47,13 +58,16 @@ export function PersonForm({
       name: person?.name ?? '',
       employer: person?.employer ?? '',
       leftAt: person?.leftAt === undefined ? '' : day(person.leftAt),
-      grants: (person?.authorisations ?? []).map(({ role, from, until, up_to_v, evidence }) => ({
-        role,
-        from: from === undefined ? '' : day(from),
-        until: day(until),
-        volts: up_to_v === undefined ? '' : String(up_to_v),
-        evidence: evidence ?? '',
-      })),
+      grants: (person?.authorisations ?? []).map(
+        ({ role, from, until, up_to_v, areas, evidence }) => ({
+          role,
+          from: from === undefined ? '' : day(from),
+          until: day(until),
+          volts: up_to_v === undefined ? '' : String(up_to_v),
+          areas: (areas ?? []).join(' '),
+          evidence: evidence ?? '',
+        }),
+      ),
       pin: '',
     },
   });
@@ -63,13 +77,15 @@ export function PersonForm({
   const keep = (text: string, before: string | undefined, toInstant: (text: string) => string) =>
     before !== undefined && day(before) === text ? before : toInstant(text);
   const send = async ({ id, name, employer, leftAt, grants: all, pin }: Fields) => {
-    const authorisations = all.map(({ role, from, until, volts, evidence }, n) => {
+    const authorisations = all.map(({ role, from, until, volts, areas, evidence }, n) => {
+      const only = areas.split(/[\s,;]+/).filter((one) => one !== '');
       const before = person?.authorisations.find((one, at) => at === n && one.role === role);
       return {
         role,
         ...(from === '' ? {} : { from: keep(from, before?.from, (one) => startOfDay(one, zone)) }),
         until: keep(until, before?.until, (one) => endOfDay(one, zone)),
         ...(volts === '' ? {} : { up_to_v: Number(volts) }),
+        ...(only.length === 0 ? {} : { areas: only }),
         ...(evidence === '' ? {} : { evidence }),
         ...(before?.by === undefined ? {} : { by: before.by }),
       };
@@ -162,6 +178,14 @@ export function PersonForm({
             <label className="flex flex-col text-sm sm:col-span-3">
               Evidence: course, drill or assessment, with its date
               <input {...register(`grants.${n}.evidence`)} className="input input-sm w-full" />
+            </label>
+            <label className="flex flex-col text-sm sm:col-span-2">
+              Only in these areas (empty: everywhere)
+              <input
+                {...register(`grants.${n}.areas`)}
+                placeholder={areas.slice(0, 3).join(' ')}
+                className="input input-sm w-full font-mono"
+              />
             </label>
             {grants[n]?.role === 'isolating-electrical' && (
               <label className="flex flex-col text-sm">

@@ -31,6 +31,7 @@ import { decideStop, requireGoing } from './stop';
 import { decideTestRun } from './test-run';
 import { decideUnfit } from './unfit';
 import { decideValidity } from './validity';
+import { findWhereabouts } from '../whereabouts';
 
 /** What a decider answers: events, or every reason against. */
 export type Decision =
@@ -190,7 +191,8 @@ const AFTER_CLOSING: readonly Command['kind'][] = [
 ];
 
 /** Decides a command on a job: the events that follow, or every reason against it. Never throws on what a person can send. */
-export function decideJob(state: DossierState, command: Command, context: Context): Decision {
+export function decideJob(state: DossierState, command: Command, given: Context): Decision {
+  const context = { ...given, where: findWhereabouts(state, command, given.site.graph) };
   const authority = requireAuthority(command, context);
   if (state === undefined && command.kind !== 'raise-job') {
     return { ok: false, refusals: [...authority, refuse('not-yet-raised')] };
