@@ -7,6 +7,7 @@ import { closeDatabase, openDatabase, tables, type Db } from '../db';
 import { readStream } from '../ledger';
 import {
   changePeople,
+  endSessionsOf,
   hasPin,
   listHolds,
   listPersonPast,
@@ -16,6 +17,7 @@ import {
   readPeopleVersion,
   setOwnPin,
 } from './people';
+import { endDevice, enrolDevice, findDevice, listDevices } from './devices';
 import { checkPin, forgetTries, type PinSource } from './pins';
 import { changeRegister, readInUse } from './register-change';
 import { PEOPLE_STREAM, readRegisters, readSite } from './registers';
@@ -205,6 +207,43 @@ describe('people of a site of its own', () => {
     expect(findSession(db, secret)).toBeUndefined();
     expect(listSignInChoices(db).map(({ id }) => id)).toEqual(['mira', 'tom']);
     expect(await checkPin(db, 'jo', '731904', { source: HERE, purpose: 'sign' })).toBe('wrong');
+  });
+});
+
+describe('devices of a site of its own', () => {
+  beforeEach(async () => {
+    expect(await setUp()).toEqual({ ok: true });
+  });
+
+  it('are known by what was given to them, until they are ended', () => {
+    const cookie = enrolDevice(db, { name: 'gate 1', kind: 'gate' }, 'mira');
+    expect(findDevice(db, cookie)).toMatchObject({ name: 'gate 1', kind: 'gate', by: 'mira' });
+    const [id = ''] = cookie.split('.');
+    for (const wrong of [undefined, '', id, `${id}.`, `${id}.00`, `x${cookie}`])
+      expect(findDevice(db, wrong)).toBeUndefined();
+    expect(endDevice(db, 'none', 'mira')).toBe(false);
+    expect(endDevice(db, id, 'mira')).toBe(true);
+    expect(endDevice(db, id, 'mira')).toBe(false);
+    expect(findDevice(db, cookie)).toBeUndefined();
+    expect(listDevices(db)).toMatchObject([{ name: 'gate 1', endedAt: expect.any(String) }]);
+    const told = readStream(db, 'site/devices').map(({ payload }) => JSON.stringify(payload));
+    expect(told.join('')).not.toContain(cookie.split('.')[1]);
+    expect(verifyAll(db)).toMatchObject({ whole: true, problems: [] });
+  });
+
+  it('are left by everybody when a site manager says so, or by one', () => {
+    save([person('tom', 'site-manager'), person('jo', 'worker')]);
+    const [mira, tom, jo] = ['mira', 'tom', 'jo'].map((one) => beginSession(db, one)) as [
+      string,
+      string,
+      string,
+    ];
+    expect(endSessionsOf(db, 'jo', 'mira')).toBe(1);
+    expect(findSession(db, jo)).toBeUndefined();
+    expect(findSession(db, tom)?.id).toBe('tom');
+    expect(endSessionsOf(db, undefined, 'mira')).toBe(1);
+    expect(findSession(db, tom)).toBeUndefined();
+    expect(findSession(db, mira)?.id).toBe('mira');
   });
 });
 

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, ne } from 'drizzle-orm';
 import { listOn } from '../core/job';
 import { listGrants, refusePerson } from '../core/people/change';
 import { hasLeft, ROLE_NAMES, type Person } from '../core/people/people';
@@ -227,4 +227,11 @@ export function listPersonPast(
       return words.length === 0 ? [] : [{ at, by, words: words.join('; ') }];
     })
     .reverse();
+}
+
+/** Ends every session of a person, or of everybody but one; answers how many ended. */
+export function endSessionsOf(db: Db, person: string | undefined, but: string): number {
+  const { sessions } = tables;
+  const of = person === undefined ? ne(sessions.person, but) : eq(sessions.person, person);
+  return db.delete(sessions).where(of).run().changes;
 }

@@ -5,6 +5,8 @@ import type { Db } from '../db';
 import { findAddress, isBehindTls } from './address';
 import { readNow } from './clock';
 import { sharedDatabase } from './database';
+import { findDevice, type Device } from './devices';
+import { listSignInChoices } from './people';
 import type { PinSource } from './pins';
 import { respondError } from './respond';
 import { readSessionSecret } from './secrets';
@@ -18,6 +20,8 @@ interface SessionData {
 interface DeskData {
   /** Who signed in first at this desk. */
   by?: string;
+  /** What it was enrolled with by a site manager. */
+  device?: string;
 }
 
 const YEAR_S = 365 * 24 * 3600;
@@ -58,6 +62,28 @@ export async function enrolDesk(person: string): Promise<void> {
   desk.by = person;
   await desk.save();
 }
+
+/** Keeps in the browser what it was enrolled with. */
+export async function keepDevice(device: string): Promise<void> {
+  const desk = await openDesk();
+  desk.device = device;
+  await desk.save();
+}
+
+/** The device of the request at hand, where it is enrolled. */
+export const findOwnDevice = async (): Promise<Device | undefined> =>
+  findDevice(sharedDatabase(), (await openDesk()).device);
+
+/**
+ * Everybody's name for the pages before anybody has signed in: on an enrolled device, and on the demonstration; undefined elsewhere, where who signs in
+ * types their short name.
+ */
+export const findNamesToShow = async (): Promise<
+  ReturnType<typeof listSignInChoices> | undefined
+> =>
+  process.env.LANTERN_DEMO === '1' || (await findOwnDevice())
+    ? listSignInChoices(sharedDatabase())
+    : undefined;
 
 /** The secret of the session of the request at hand. */
 export const findSecret = async (): Promise<string | undefined> => (await openSession()).secret;

@@ -60,7 +60,7 @@ async function givePin(page: Page, who: Who): Promise<void> {
   await expect(page.getByRole('status')).toContainText('made by Mira Holloway');
 }
 
-test('a site is set up from nothing, and its first job is planned, reviewed and locked', async ({
+test('a site is set up from nothing, and its first job is planned and reviewed', async ({
   page,
 }) => {
   await page.goto('/');
@@ -173,4 +173,26 @@ test('a site is set up from nothing, and its first job is planned, reviewed and 
   await expect(page.getByRole('heading', { name: 'Walk the plan down' })).toBeVisible();
   await page.goto('/registers');
   await expect(page.getByRole('row', { name: /PL-1 / })).toBeVisible();
+
+  // Elsewhere nobody is shown who works here.
+  await page.context().clearCookies({ name: /^lantern/ });
+  await page.goto('/login');
+  await expect(page.getByRole('combobox', { name: 'Who are you?' })).toHaveCount(0);
+  await page.getByLabel(/^Who are you/).fill('tom');
+  await page.getByLabel('PIN').fill(PINS.tom);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('button', { name: NAMES.tom })).toBeVisible();
+  await page.goto('/site');
+  const devices = page.getByRole('region', { name: 'Devices' });
+  await expect(devices).toContainText('This device is not enrolled');
+  const enrol = devices.locator('form', { hasText: 'Enrol this device' });
+  await enrol.getByLabel(/^Where it stands/).fill('gate 1');
+  await enrol.getByLabel('Your PIN').fill(PINS.tom);
+  await enrol.getByRole('button', { name: 'Enrol this device' }).click();
+  await expect(devices).toContainText('This device is enrolled as gate 1');
+  await expectNoBarriers(page);
+  await page.goto(job);
+  await page.context().clearCookies({ name: 'lantern' });
+  await page.goto('/login');
+  await expect(page.getByRole('combobox', { name: 'Who are you?' })).toBeVisible();
 });

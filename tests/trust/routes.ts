@@ -18,6 +18,7 @@ const row = (method: Row['method'], path: string, stranger = 401): Row => ({
 /** Every route by its file. A route that is new has to be put here: who may call it is no accident. */
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   clock: [row('POST', '/api/clock')],
+  devices: [row('POST', '/api/devices')],
   handover: [row('POST', '/api/handover')],
   health: [row('GET', '/api/health', 200)],
   'jobs/[id]/air-log': [row('GET', '/api/jobs/J-0001/air-log')],
@@ -34,6 +35,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'people/code': [row('POST', '/api/people/code')],
   // Whoever has no PIN yet cannot be signed in; what is asked for is the code.
   'people/pin': [row('POST', '/api/people/pin', 400)],
+  'people/sign-out': [row('POST', '/api/people/sign-out')],
   'people/sheet': [row('GET', '/api/people/sheet'), row('POST', '/api/people/sheet')],
   photos: [row('POST', '/api/photos')],
   'photos/[digest]': [row('GET', '/api/photos/0')],

@@ -1,11 +1,10 @@
 import { redirect } from 'next/navigation';
 import { sharedDatabase } from '../../server/database';
-import { listSignInChoices } from '../../server/people';
+import { findNamesToShow } from '../../server/session';
 import { isSetUp } from '../../server/set-up';
 import { SignIn } from '../../ui/shell/sign-in';
 
-export default function LoginPage() {
-  const db = sharedDatabase();
-  if (!isSetUp(db)) redirect('/set-up');
-  return <SignIn people={listSignInChoices(db)} />;
+export default async function LoginPage() {
+  if (!isSetUp(sharedDatabase())) redirect('/set-up');
+  return <SignIn people={await findNamesToShow()} />;
 }

@@ -6,15 +6,18 @@ import { sharedDatabase } from '../../server/database';
 import { listJobs } from '../../server/jobs';
 import { listWithPin } from '../../server/people';
 import { readSite } from '../../server/registers';
-import { findMe } from '../../server/session';
+import { listDevices } from '../../server/devices';
+import { findMe, findOwnDevice, holdsNow } from '../../server/session';
 import { readValues } from '../../server/site-rules';
+import { Devices } from '../../ui/site/devices';
 import { SiteScreen } from '../../ui/site/site-screen';
 
 /** The first version of the rules is saved as the site is set up. */
 const AS_SET_UP = 1;
 
 export default async function SitePage() {
-  if (!(await findMe())) redirect('/login');
+  const me = await findMe();
+  if (!me) redirect('/login');
   const db = sharedDatabase();
   const site = readSite(db);
   return (
@@ -27,6 +30,15 @@ export default async function SitePage() {
         backups: process.env.LANTERN_DEMO === '1' ? undefined : sayBackups(db),
         hasOwnRules: readValues(db).version > AS_SET_UP,
       })}
-    />
+    >
+      {holdsNow(me, ['site-manager']) && (
+        <Devices
+          own={(await findOwnDevice())?.name}
+          devices={listDevices(db)
+            .filter(({ endedAt }) => endedAt === undefined)
+            .map((one) => ({ ...one, by: site.people.get(one.by)?.name ?? one.by }))}
+        />
+      )}
+    </SiteScreen>
   );
 }

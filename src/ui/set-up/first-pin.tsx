@@ -3,11 +3,11 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { post, type Posted } from '../command/post';
-import { PickField } from '../kit/combobox';
 import { Faults } from '../kit/faults';
 import { Instant } from '../kit/moment';
 import { Note } from '../kit/note';
 import { PinInput } from '../kit/pin-input';
+import { WhoField } from '../shell/who-field';
 
 interface Answer extends Posted {
   readonly by?: readonly string[];
@@ -18,7 +18,7 @@ interface Answer extends Posted {
 export function FirstPin({
   people,
 }: {
-  readonly people: readonly { readonly id: string; readonly label: string }[];
+  readonly people: readonly { readonly id: string; readonly label: string }[] | undefined;
 }) {
   const [answer, setAnswer] = useState<Answer>();
   const send = async (form: FormData) => {
@@ -55,7 +55,7 @@ export function FirstPin({
             void send(new FormData(event.currentTarget));
           }}
         >
-          <PickField label="Who are you?" name="person" options={people} isLarge />
+          <WhoField people={people} />
           <label className="flex flex-col gap-1">
             Code from a site manager
             <input name="code" required autoComplete="off" className="input w-full font-mono" />

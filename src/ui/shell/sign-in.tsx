@@ -3,12 +3,16 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
-import { PickField } from '../kit/combobox';
 import { PinInput } from '../kit/pin-input';
 import { signIn } from './sign-in-at';
+import { WhoField } from './who-field';
 
 /** Choosing a person and giving the PIN. */
-export function SignIn({ people }: { readonly people: readonly { id: string; label: string }[] }) {
+export function SignIn({
+  people,
+}: {
+  readonly people: readonly { id: string; label: string }[] | undefined;
+}) {
   const router = useRouter();
   const [error, setError] = useState('');
   const [busy, setBusy] = useState(false);
@@ -34,7 +38,7 @@ export function SignIn({ people }: { readonly people: readonly { id: string; lab
         onSubmit={(event) => void submit(event)}
         className="flex flex-col gap-3 border border-base-300 bg-base-200 p-4"
       >
-        <PickField label="Who are you?" name="person" options={people} isLarge />
+        <WhoField people={people} />
         <PinInput label="PIN" />
         {error !== '' && (
           <p role="alert" className="font-bold text-error">

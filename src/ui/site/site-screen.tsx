@@ -1,5 +1,6 @@
 import { CircleCheck, CircleDashed } from 'lucide-react';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { SetUpStep } from '../../core/readiness';
 
 const PLACES = [
@@ -15,9 +16,12 @@ const PLACES = [
 export function SiteScreen({
   name,
   steps,
+  children,
 }: {
   readonly name: string;
   readonly steps: readonly SetUpStep[];
+  /** What only a site manager sees. */
+  readonly children?: ReactNode;
 }) {
   const left = steps.filter(({ isDone }) => !isDone).length;
   return (
@@ -64,6 +68,7 @@ export function SiteScreen({
               <span className="text-sm">{says}</span>
             </Link>
           ))}
+          {children}
         </nav>
       </div>
     </main>
