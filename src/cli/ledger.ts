@@ -3,6 +3,7 @@ import { openDatabase, type Db } from '../db';
 import { verifyLedger } from '../ledger';
 import { databaseFile } from '../server/database';
 import { makeBackup, restoreBackup } from '../server/backup';
+import { examine } from '../server/doctor';
 import { rebuildRows } from '../server/rebuild';
 import { verifyAll } from '../server/verify';
 import { BadFile } from './files';
@@ -54,4 +55,20 @@ export function runRebuild([file = databaseFile()]: string[]): Answer {
   const jobs = rebuildRows(db);
   const text = `${jobs} jobs written anew from ${report.events} events\n`;
   return { document: { jobs, events: report.events }, text, passes: true };
+}
+
+/** Looks over what the running of a site rests on, and says what to do. */
+export function runDoctor(
+  [file = databaseFile()]: string[],
+  { whole = false }: { whole?: boolean },
+): Answer {
+  const findings = examine(file, { whole });
+  const text = findings
+    .map(({ about, isWell, says, todo }) =>
+      isWell
+        ? `well    ${about}: ${says}\n`
+        : `NOT WELL ${about}: ${says}\n        ${todo ?? ''}\n`,
+    )
+    .join('');
+  return { document: findings, text, passes: findings.every(({ isWell }) => isWell) };
 }

@@ -37,6 +37,7 @@ const WORK = {
   rebuild: async () => (await import('./ledger')).runRebuild,
   backup: async () => (await import('./ledger')).runBackup,
   restore: async () => (await import('./ledger')).runRestore,
+  doctor: async () => (await import('./ledger')).runDoctor,
 } satisfies Readonly<Record<string, () => Promise<Work>>>;
 
 /** What takes longer than this (ms) says what it is at. */
@@ -133,6 +134,12 @@ export function buildProgram(out: Write, err: Write) {
     '<from> [file]',
     'put a backup into the place of the database, once it is verified',
   );
+  add(
+    program,
+    'doctor',
+    '[file]',
+    'look over what the running of a site rests on, and say what to do',
+  ).option('--whole', 'verify the whole ledger too, which takes longer');
 
   return async (argv: readonly string[]): Promise<number> => {
     try {

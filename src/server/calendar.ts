@@ -1,13 +1,18 @@
 import { and, gte, isNull } from 'drizzle-orm';
 import ical from 'ical-generator';
+import { listDue } from '../core/due';
 import { standAt } from '../core/job';
 import { tables, type Db } from '../db';
 import { readNow } from './clock';
 import { readHandovers } from './handover';
 import { readOpenJobs } from './open-jobs';
+import { readSite } from './registers';
 
 /** How far back the calendar goes (days). */
 const BACK_DAYS = 30;
+
+/** How far ahead it names what runs out (days). */
+const AHEAD_DAYS = 366;
 
 interface Entry {
   readonly id: string;
@@ -34,7 +39,7 @@ function listPermits(db: Db, since: string): Entry[] {
     }));
 }
 
-/** What the calendar shows: windows agreed for jobs, permits to their lapse, fire watches, bypasses, promises. */
+/** What the calendar shows: windows agreed for jobs, permits to their lapse, fire watches, bypasses, promises, and what runs out: authorisations and tests. */
 export function listEntries(db: Db): Entry[] {
   const now = readNow(db);
   const since = new Date(Date.parse(now) - BACK_DAYS * 86_400_000).toISOString();
@@ -65,7 +70,14 @@ export function listEntries(db: Db): Entry[] {
   const promises = readHandovers(db)
     .record.promises.filter(({ kept }) => !kept)
     .map(({ number, what, until }) => ({ id: `promise-${number}`, start: until, summary: what }));
-  return [...ofJobs, ...listPermits(db, since), ...promises];
+  const dues = listDue(readSite(db), now, AHEAD_DAYS)
+    .filter(({ until }) => until >= since)
+    .map(({ id, kind, what, until }) => ({
+      id: `due-${kind}-${id}`,
+      start: until,
+      summary: `${what} runs out`,
+    }));
+  return [...ofJobs, ...listPermits(db, since), ...promises, ...dues];
 }
 
 /** Windows and lapses as a calendar (RFC 5545). */

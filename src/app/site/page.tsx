@@ -1,4 +1,5 @@
 import { redirect } from 'next/navigation';
+import { listDue } from '../../core/due';
 import { listSetUpSteps } from '../../core/readiness';
 import { readNow } from '../../server/clock';
 import { sayBackups } from '../../server/backups';
@@ -12,6 +13,8 @@ import { readValues } from '../../server/site-rules';
 import { Devices } from '../../ui/site/devices';
 import { SiteScreen } from '../../ui/site/site-screen';
 
+/** What runs out is named so many days ahead. */
+const DUE_DAYS = 60;
 /** The first version of the rules is saved as the site is set up. */
 const AS_SET_UP = 1;
 
@@ -23,6 +26,7 @@ export default async function SitePage() {
   return (
     <SiteScreen
       name={site.graph.plant.name}
+      due={listDue(site, readNow(db), DUE_DAYS)}
       steps={listSetUpSteps(site, {
         now: readNow(db),
         withPin: new Set(listWithPin(db)),

@@ -1,7 +1,9 @@
 import { CircleCheck, CircleDashed } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import type { Due } from '../../core/due';
 import type { SetUpStep } from '../../core/readiness';
+import { Day } from '../kit/moment';
 
 const PLACES = [
   { href: '/people', label: 'People', says: 'who may do what, on what evidence, until when' },
@@ -12,14 +14,41 @@ const PLACES = [
   { href: '/records', label: 'Records', says: 'what was done, and whether the ledger is whole' },
 ] as const;
 
+/** Authorisations and tests that have run out or soon will. */
+function DueList({ due }: { readonly due: readonly Due[] }) {
+  return (
+    <section aria-label="What runs out" className="border-t-2 border-base-content pt-2">
+      <h2 className="text-lg font-bold">What runs out</h2>
+      {due.length === 0 ? (
+        <p className="text-sm">Nothing within two months.</p>
+      ) : (
+        <ul className="max-h-64 overflow-auto text-sm" tabIndex={0}>
+          {due.map(({ kind, id, what, until, isOver, href }) => (
+            <li key={`${kind} ${id}`} className="border-t border-base-300 py-1">
+              <Link href={href} className={isOver ? 'font-bold text-error underline' : 'underline'}>
+                {what}
+              </Link>
+              {isOver ? ': over since ' : ': until '}
+              <Day at={until} />
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm">The calendar feed has it for a year ahead (Interfaces).</p>
+    </section>
+  );
+}
+
 /** What the site still needs before it can work, and where everything about it is kept. */
 export function SiteScreen({
   name,
   steps,
+  due,
   children,
 }: {
   readonly name: string;
   readonly steps: readonly SetUpStep[];
+  readonly due: readonly Due[];
   /** What only a site manager sees. */
   readonly children?: ReactNode;
 }) {
@@ -68,6 +97,7 @@ export function SiteScreen({
               <span className="text-sm">{says}</span>
             </Link>
           ))}
+          <DueList due={due} />
           {children}
         </nav>
       </div>

@@ -1,0 +1,46 @@
+import { listDue } from './due';
+import type { Person } from './people/people';
+
+const NOW = '2026-12-01T08:00:00.000Z';
+const inDays = (days: number) => new Date(Date.parse(NOW) + days * 86_400_000).toISOString();
+const jo = (leftAt?: string, ...untils: number[]): Person => ({
+  id: 'jo',
+  name: 'Jo',
+  employer: 'F',
+  authorisations: untils.map((days) => ({ role: 'worker', until: inDays(days) })),
+  ...(leftAt === undefined ? {} : { leftAt }),
+});
+const due = (person: Person, tested: readonly number[] = []) =>
+  listDue(
+    {
+      people: new Map([['jo', person]]),
+      instruments: new Map(
+        tested.map((days, n) => [
+          `G-${n}`,
+          { id: `G-${n}`, name: 'gauge', reads: 'pressure', testedUntil: inDays(days) },
+        ]),
+      ),
+      earths: new Map([['E-1', { id: 'E-1', name: 'set', testedUntil: inDays(400) }]]),
+    },
+    NOW,
+    60,
+  ).map(({ what, isOver }) => `${what}${isOver ? ' OVER' : ''}`);
+
+describe('what runs out', () => {
+  it.each<[string, Person, readonly number[], string[]]>([
+    ['nothing', jo(undefined, 90), [], []],
+    ['an authorisation in a month', jo(undefined, 30), [], ['Jo as worker']],
+    ['one that is over', jo(undefined, -1), [], ['Jo as worker OVER']],
+    ['one that was renewed', jo(undefined, -1, 90), [], []],
+    ['one of who has left', jo(inDays(-1), -1), [], []],
+    ['on the day of sixty', jo(undefined, 60), [], []],
+    [
+      'tests, the soonest first',
+      jo(undefined, 5),
+      [10, -3],
+      ['test of G-1 gauge OVER', 'Jo as worker', 'test of G-0 gauge'],
+    ],
+  ])('%s', (_, person, tested, expected) => {
+    expect(due(person, tested)).toEqual(expected);
+  });
+});

@@ -1,0 +1,59 @@
+import type { SiteFacts } from './job';
+import { hasLeft, ROLE_NAMES } from './people/people';
+
+/** Something of the site that runs out: an authorisation, a test of an instrument or an earthing set. */
+export interface Due {
+  /** Stable for one thing. */
+  readonly id: string;
+  readonly kind: 'authorisation' | 'instrument' | 'earthing set';
+  /** Whose or which it is, and what of it. */
+  readonly what: string;
+  /** The last instant at which it counts (ISO 8601, UTC). */
+  readonly until: string;
+  readonly isOver: boolean;
+  readonly href: string;
+}
+
+const DAY_MS = 86_400_000;
+
+/**
+ * What has run out and what will within so many days, the soonest first. Of several authorisations of one person in one role the last counts; who has
+ * left has none.
+ */
+export function listDue(
+  { people, instruments, earths }: Pick<SiteFacts, 'people' | 'instruments' | 'earths'>,
+  now: string,
+  days: number,
+): Due[] {
+  const at = Date.parse(now);
+  const authorisations = [...people.values()]
+    .filter((person) => !hasLeft(person, now))
+    .flatMap(({ id, name, authorisations: all }) => {
+      const last = new Map<string, { until: string; what: string }>();
+      for (const { role, until } of all) {
+        const known = last.get(role);
+        if (!known || known.until < until)
+          last.set(role, { until, what: `${name} as ${ROLE_NAMES[role]}` });
+      }
+      return [...last].map(([role, one]) => ({
+        ...one,
+        id: `${id}-${role}`,
+        kind: 'authorisation' as const,
+        href: `/people?person=${id}`,
+      }));
+    });
+  const tests = [
+    ...[...instruments.values()].map((one) => ({ ...one, kind: 'instrument' as const })),
+    ...[...earths.values()].map((one) => ({ ...one, kind: 'earthing set' as const })),
+  ].map(({ id, name, testedUntil, kind }) => ({
+    id,
+    kind,
+    what: `test of ${id} ${name}`,
+    until: testedUntil,
+    href: '/registers',
+  }));
+  return [...authorisations, ...tests]
+    .map((one) => ({ ...one, isOver: Date.parse(one.until) < at }))
+    .filter(({ until }) => Date.parse(until) < at + days * DAY_MS)
+    .sort((a, b) => (a.until < b.until ? -1 : 1));
+}
