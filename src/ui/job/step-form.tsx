@@ -10,6 +10,7 @@ import { ProveForm } from './prove-form';
 import { SecondField } from './second-field';
 import type { DossierProps } from './types';
 import { sayFault } from '../../core/energy/fault';
+import { listPointLocks } from './free-locks';
 
 const tagOf = (jobId: string, subject: string) => `${jobId}/${subject}`;
 
@@ -196,9 +197,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
     case 'fit': {
       const electrical = step.phase === 'isolate-drives';
       const isOpened = step.phase === 'bring-in' || step.phase === 'open-way';
-      const free = choices.locks.filter(
-        ({ use, busy, id }) => use === 'point' && !busy && id.startsWith(electrical ? 'E' : 'P'),
-      );
+      const free = listPointLocks(choices.locks, electrical);
       return (
         <>
           <SmallForm
@@ -214,7 +213,7 @@ export function StepForm({ step, props }: { readonly step: Step; readonly props:
             <ReadButton
               props={props}
               label="Take one from the stand-in cabinet"
-              ask={() => ({ kind: 'take-lock', use: 'point', prefix: electrical ? 'E' : 'P' })}
+              ask={() => ({ kind: 'take-lock', use: 'point', prefix: free[0]?.id.charAt(0) ?? '' })}
             />
             <PickField
               label="Lock"

@@ -5,7 +5,13 @@ import type { Fault } from '../../sim';
 
 /** Registers of the site as the screens offer them. */
 export interface SiteChoices {
-  readonly locks: readonly { id: string; use: string; owner?: string; busy: boolean }[];
+  readonly locks: readonly {
+    id: string;
+    set: string;
+    use: string;
+    owner?: string;
+    busy: boolean;
+  }[];
   readonly boxes: readonly { id: string; name: string; busy: boolean }[];
   readonly instruments: readonly {
     id: string;
