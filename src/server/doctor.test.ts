@@ -42,10 +42,8 @@ describe('the doctor', () => {
   });
 
   it('says what to do where there is no database, or nobody in it', () => {
-    expect(saysOf('Database')).toMatchObject({
-      isWell: false,
-      todo: expect.stringContaining('npm start'),
-    });
+    expect(saysOf('Database')?.isWell).toBe(false);
+    expect(saysOf('Database')?.todo).toContain('npm start');
     closeDatabase(openDatabase(file));
     expect(ill()).toContain('Set-up');
     expect(saysOf('Set-up')?.todo).toContain('.set-up-code');

@@ -2,7 +2,7 @@ import { accessSync, constants, existsSync, statfsSync, statSync } from 'node:fs
 import { dirname } from 'node:path';
 import { desc } from 'drizzle-orm';
 import { openDatabase, closeDatabase, tables, type Db } from '../db';
-import { backupFolder, listBackups, readBackupState, readLastTry } from './backups';
+import { backupFolder, readBackupState, readLastTry } from './backups';
 import { isSetUp } from './set-up';
 import { describeTrouble } from './trouble';
 import { verifyAll } from './verify';

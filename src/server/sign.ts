@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import type { Db } from '../db';
 import { checkPin } from './pins';
-import { respondError } from './respond';
-import { findPinSource } from './session';
+import { sharedDatabase } from './database';
+import { readBody, respondError } from './respond';
+import { findPinSource, findSiteManager } from './session';
 
 /** Signatures as they arrive: who, with a fresh PIN. */
 export const signaturesSchema = z
@@ -26,4 +27,26 @@ export async function refuseSignatures(
       return respondError(403, 'A PIN is not right. Nothing was signed.', [person]);
   }
   return undefined;
+}
+
+/**
+ * What a site manager asks for and signs with a fresh PIN in the same request, with who it is; or the response that refuses it: a stranger, another role, a
+ * body that does not fit, a PIN that is not right.
+ */
+export async function readSigned<Schema extends z.ZodType<{ readonly pin: string }>>(
+  request: Request,
+  schema: Schema,
+  words: string,
+): Promise<
+  | { readonly ok: true; readonly actor: string; readonly value: z.infer<Schema> }
+  | { readonly ok: false; readonly response: Response }
+> {
+  const who = await findSiteManager(words);
+  if (!who.ok) return who;
+  const body = await readBody(request, schema);
+  if (!body.ok) return body;
+  const actor = who.person.id;
+  const { pin } = body.value;
+  const refused = await refuseSignatures(sharedDatabase(), [{ person: actor, pin }]);
+  return refused ? { ok: false, response: refused } : { ok: true, actor, value: body.value };
 }

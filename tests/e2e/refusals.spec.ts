@@ -244,6 +244,88 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   expect((await page.request.post('/api/clock', { data: { hours: -1 } })).status()).toBe(403);
 });
 
+test('people, registers, devices and set-up refuse wrong roles and nonsense', async ({ page }) => {
+  const send = async (path: string, data: unknown) =>
+    (await page.request.post(`/api/${path}`, { data })).status();
+  const pim = { id: 'pim', name: 'Pim', employer: 'x', authorisations: [] };
+  // The site is set up: nobody sets it up again, whatever code they have.
+  const setUp = {
+    code: 'AAAA-BBBB-CCCC',
+    name: 'x',
+    zone: 'UTC',
+    shifts: ['06:00'],
+    manager: { id: 'mallory', name: 'Mallory', employer: 'x' },
+    until: '2099-01-01',
+    evidence: 'x',
+    pin: '123456',
+  };
+  expect(await send('set-up', setUp)).toBe(409);
+  expect(await send('set-up', { ...setUp, until: 'soon' })).toBe(400);
+  expect(await send('people/pin', { person: 'sol', code: 'AAAA', pin: '765432' })).toBe(403);
+  expect(await send('people/pin', { person: 'nobody', code: 'AAAA', pin: '765432' })).toBe(403);
+
+  await signIn(page, 'sol');
+  const lock = { id: 'X-1', set: 'x', use: 'point' };
+  for (const [path, data] of [
+    ['people', { person: pim, expected: 0, pin: pinOf('sol') }],
+    ['people/code', { person: 'kit', signatures: [] }],
+    ['people/sheet', { text: 'id' }],
+    ['people/sign-out', { pin: pinOf('sol') }],
+    ['registers/locks', { put: [lock], remove: [], expected: 1, pin: pinOf('sol') }],
+    ['registers/locks/sheet', { text: 'id' }],
+    ['devices', { kind: 'enrol', device: { name: 'x', kind: 'desk' }, pin: pinOf('sol') }],
+  ] as const)
+    expect([path, await send(path, data)]).toEqual([path, 403]);
+  expect((await page.request.get('/api/people/sheet')).status()).toBe(403);
+  expect((await page.request.get('/api/registers/none')).status()).toBe(404);
+  expect((await page.request.get('/api/registers/boxes')).status()).toBe(200);
+
+  await signIn(page, 'uma');
+  const pin = pinOf('uma');
+  for (const [path, data, status] of [
+    ['people', { person: pim, expected: 0, pin }, 409],
+    ['people', { person: pim, expected: 0, pin: '000000' }, 403],
+    ['people', { person: { ...pim, id: 'P im' }, expected: 0, pin }, 400],
+    ['people', { person: { ...pim, pinHash: 'x' }, expected: 0, pin }, 400],
+    ['people/code', { person: 'nobody', signatures: [{ person: 'uma', pin }] }, 404],
+    // Whoever has a PIN gets another by two, and not by whose PIN it is.
+    ['people/code', { person: 'kit', signatures: [{ person: 'uma', pin }] }, 403],
+    [
+      'people/code',
+      {
+        person: 'ada',
+        signatures: [
+          { person: 'uma', pin },
+          { person: 'ada', pin: pinOf('ada') },
+        ],
+      },
+      403,
+    ],
+    [
+      'people/code',
+      {
+        person: 'kit',
+        signatures: [
+          { person: 'uma', pin },
+          { person: 'sol', pin: pinOf('sol') },
+        ],
+      },
+      403,
+    ],
+    ['people/sheet', { text: 'id,name\nx,y' }, 422],
+    ['people/sheet', { text: 7 }, 400],
+    ['people/sign-out', { person: '', pin }, 400],
+    ['registers/none', { put: [], remove: [], expected: 1, pin }, 404],
+    ['registers/locks', { put: [{ id: 'X-1' }], remove: [], expected: 1, pin }, 400],
+    ['registers/locks', { put: [lock], remove: [], expected: 99, pin }, 409],
+    ['registers/locks', { put: [], remove: ['X-9'], expected: 1, pin }, 422],
+    ['registers/locks/sheet', { text: 'id,set,use\n=1,x,point' }, 422],
+    ['devices', { kind: 'enrol', device: { name: '', kind: 'desk' }, pin }, 400],
+    ['devices', { kind: 'end', id: 'none', pin }, 404],
+  ] as const)
+    expect([path, await send(path, data)]).toEqual([path, status]);
+});
+
 test('two people at once: the second is told what changed, and a command sent twice counts once', async ({
   browser,
 }) => {

@@ -7,9 +7,9 @@ import { guarded } from '../../../server/guarded';
 import { changePeople } from '../../../server/people';
 import { respondChange } from '../../../server/people-requests';
 import { listPeople } from '../../../server/registers';
-import { readBody, respondError } from '../../../server/respond';
-import { findMe, findSiteManager } from '../../../server/session';
-import { refuseSignatures } from '../../../server/sign';
+import { respondError } from '../../../server/respond';
+import { findMe } from '../../../server/session';
+import { readSigned } from '../../../server/sign';
 
 /** Who may take over at a desk, with what each is: asked for when somebody is about to. */
 export const GET = guarded(async (): Promise<Response> => {
@@ -33,13 +33,9 @@ const schema = z.strictObject({
 
 /** Adds or changes a person, signed by a site manager with a fresh PIN. */
 export const POST = guarded(async (request: Request): Promise<Response> => {
-  const who = await findSiteManager('Only a site manager may change people.');
-  if (!who.ok) return who.response;
-  const body = await readBody(request, schema);
-  if (!body.ok) return body.response;
-  const { person, expected, pin } = body.value;
-  const db = sharedDatabase();
-  const actor = who.person.id;
-  const refused = await refuseSignatures(db, [{ person: actor, pin }]);
-  return refused ?? respondChange(changePeople(db, { people: [person], expected, actor }));
+  const signed = await readSigned(request, schema, 'Only a site manager may change people.');
+  if (!signed.ok) return signed.response;
+  const { actor, value } = signed;
+  const { person, expected } = value;
+  return respondChange(changePeople(sharedDatabase(), { people: [person], expected, actor }));
 });

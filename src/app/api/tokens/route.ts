@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { sharedDatabase } from '../../../server/database';
-import { readBody, respondError } from '../../../server/respond';
-import { findSiteManager } from '../../../server/session';
-import { refuseSignatures } from '../../../server/sign';
+import { respondError } from '../../../server/respond';
+import { readSigned } from '../../../server/sign';
 import { makeToken, revokeToken, TOKEN_SCOPES } from '../../../server/tokens';
 import { guarded } from '../../../server/guarded';
 
@@ -19,15 +18,11 @@ const schema = z.discriminatedUnion('kind', [
 
 /** Makes or revokes a token of the interface, signed by a site manager with a fresh PIN. */
 export const POST = guarded(async (request: Request): Promise<Response> => {
-  const who = await findSiteManager('Only a site manager may make or revoke tokens.');
-  if (!who.ok) return who.response;
-  const body = await readBody(request, schema);
-  if (!body.ok) return body.response;
+  const words = 'Only a site manager may make or revoke tokens.';
+  const signed = await readSigned(request, schema, words);
+  if (!signed.ok) return signed.response;
+  const { actor, value: command } = signed;
   const db = sharedDatabase();
-  const actor = who.person.id;
-  const command = body.value;
-  const refused = await refuseSignatures(db, [{ person: actor, pin: command.pin }]);
-  if (refused) return refused;
   if (command.kind === 'make-token') {
     return Response.json({ ok: true, ...makeToken(db, { ...command, actor }) });
   }
