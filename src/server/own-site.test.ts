@@ -19,7 +19,7 @@ import {
 } from './people';
 import { endDevice, enrolDevice, findDevice, listDevices } from './devices';
 import { checkPin, forgetTries, type PinSource } from './pins';
-import { changeRegister, readInUse } from './register-change';
+import { changeRegister, listRegisterPast, readInUse } from './register-change';
 import { PEOPLE_STREAM, readRegisters, readSite } from './registers';
 import { beginSession, findSession } from './sessions';
 import { isSetUp, offerSetUp, setUpSite, type SetUp } from './set-up';
@@ -270,6 +270,11 @@ describe('registers of a site of its own', () => {
     expect(readSite(db).locks.size).toBe(0);
     expect(change({ remove: ['P-1'] })).toMatchObject({ ok: false, kind: 'refused' });
     expect(change({ expected: 1 })).toMatchObject({ ok: false, kind: 'changed-meanwhile' });
+    expect(listRegisterPast(db).map(({ words }) => words)).toEqual([
+      'locks: taken out: P-1',
+      'locks: put in or changed: P-1',
+      'all registers saved',
+    ]);
     expect(verifyAll(db)).toMatchObject({ whole: true, problems: [] });
   });
 

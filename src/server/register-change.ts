@@ -1,15 +1,19 @@
 import { eq } from 'drizzle-orm';
-import {
-  changeRegisters,
-  refuseRegisterChange,
-  type InUse,
-  type RegisterChange,
-} from '../core/registers/change';
+import { refuseRegisterChange, type InUse, type RegisterChange } from '../core/registers/change';
 import { explainIn, type ExplainedRefusal } from '../core/rules/book';
+import { nameFew } from '../core/text';
 import { tables, writeAlone, type Db } from '../db';
+import { readStream } from '../ledger';
 import { readNow } from './clock';
 import { readOpenJobs } from './open-jobs';
-import { listPeople, readRegisters, saveRegister } from './registers';
+import {
+  listPeople,
+  readNames,
+  readRegisters,
+  REGISTER_STREAM,
+  saveRegisterChange,
+  type RegisterEvent,
+} from './registers';
 import { readValues } from './site-rules';
 
 /** What of each register is in use on jobs that are open, with where. */
@@ -68,7 +72,39 @@ export function changeRegister(
       const explain = explainIn(readValues(tx).values.zone);
       return { ok: false, kind: 'refused', refusals: refusals.map(explain) };
     }
-    saveRegister(tx, 'registers', changeRegisters(registers, change), actor);
+    saveRegisterChange(tx, change, actor);
     return { ok: true, version: version + 1 };
   });
+}
+
+/** So many of the newest changes are listed. */
+const MOST_PAST = 100;
+
+/** What was changed in the registers, the newest first. */
+export function listRegisterPast(
+  db: Db,
+): { readonly at: string; readonly by: string; readonly words: string }[] {
+  const names = readNames(db);
+  return readStream(db, REGISTER_STREAM)
+    .flatMap(({ payload, actor, at }) => {
+      const event = payload as RegisterEvent;
+      if (event.name !== 'registers') return [];
+      const by = names[actor] ?? actor;
+      if (event.kind === 'register-saved') return [{ at, by, words: 'all registers saved' }];
+      const { name, put, remove } = event.change;
+      const words = [
+        ...(put.length > 0
+          ? [
+              `put in or changed: ${nameFew(
+                put.map(({ id }) => id),
+                12,
+              )}`,
+            ]
+          : []),
+        ...(remove.length > 0 ? [`taken out: ${nameFew(remove, 12)}`] : []),
+      ];
+      return [{ at, by, words: `${name}: ${words.join('; ')}` }];
+    })
+    .slice(-MOST_PAST)
+    .reverse();
 }

@@ -3,6 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { policyOf, trustedBy, type SiteFacts } from '../core/job';
 import type { Instrument, Person } from '../core/people/people';
 import { authorisationsSchema } from '../core/people/schema';
+import { changeRegisters, type RegisterChange } from '../core/registers/change';
 import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/schema';
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents, readHead, readLast } from '../ledger';
@@ -158,6 +159,28 @@ export interface RegisterSaved {
   readonly document: string;
 }
 
+/** Rows that were put into a register and taken out: the ledger grows by what changed, however long the register is. */
+export interface RegisterRowsChanged {
+  readonly kind: 'register-changed';
+  readonly name: 'registers';
+  readonly version: number;
+  readonly change: RegisterChange;
+}
+
+export type RegisterEvent = RegisterSaved | RegisterRowsChanged;
+
+/** The registers once an event of theirs has happened, as they are kept. */
+export function nextRegister(
+  before: { readonly document: string } | undefined,
+  event: RegisterEvent,
+): { readonly name: string; readonly version: number; readonly document: string } {
+  const { name, version } = event;
+  if (event.kind === 'register-saved') return { name, version, document: event.document };
+  // It was checked when it was written.
+  const registers = before ? (JSON.parse(before.document) as Registers) : NO_REGISTERS;
+  return { name, version, document: JSON.stringify(changeRegisters(registers, event.change)) };
+}
+
 /** A person as they were saved, with the digest of their PIN's hash: the hash itself never stands in the ledger. */
 export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash' | 'leftAt'> {
   readonly kind: 'person-saved';
@@ -178,30 +201,54 @@ export type PersonEvent = PersonSaved | PinCodeMade;
 export function appendSite(
   tx: Db,
   stream: string,
-  event: RegisterSaved | PersonEvent,
+  event: RegisterEvent | PersonEvent,
   actor: string,
 ): void {
   const after = readLast(tx, stream)?.sequence ?? 0;
   appendEvents(tx, stream, after, [event], { actor, at: readNow(tx), policy: 'none' });
 }
 
-/** Stores a register as a new version, in the ledger and as what counts now. */
-export function saveRegister(
+/** Stores what became of a register, in the ledger and as what counts now. */
+function storeRegister(
   db: Db,
-  name: 'registers' | 'stand-in-faults',
-  document: unknown,
-  actor = 'site set-up',
+  name: string,
+  toEvent: (version: number) => RegisterEvent,
+  actor: string,
 ): void {
   writeAlone(db, (tx) => {
     const old = tx.select().from(tables.registers).where(eq(tables.registers.name, name)).get();
-    const row = { name, version: (old?.version ?? 0) + 1, document: JSON.stringify(document) };
-    appendSite(tx, REGISTER_STREAM, { kind: 'register-saved', ...row }, actor);
+    const event = toEvent((old?.version ?? 0) + 1);
+    const row = nextRegister(old, event);
+    appendSite(tx, REGISTER_STREAM, event, actor);
     tx.insert(tables.registers)
       .values(row)
       .onConflictDoUpdate({ target: tables.registers.name, set: row })
       .run();
   });
 }
+
+/** Stores a register as a new version, whole. */
+export const saveRegister = (
+  db: Db,
+  name: 'registers' | 'stand-in-faults',
+  document: unknown,
+  actor = 'site set-up',
+): void =>
+  storeRegister(
+    db,
+    name,
+    (version) => ({ kind: 'register-saved', name, version, document: JSON.stringify(document) }),
+    actor,
+  );
+
+/** Stores a change of the registers as a new version: rows that were put in and taken out. */
+export const saveRegisterChange = (db: Db, change: RegisterChange, actor: string): void =>
+  storeRegister(
+    db,
+    'registers',
+    (version) => ({ kind: 'register-changed', name: 'registers', version, change }),
+    actor,
+  );
 
 /** What the ledger keeps of the hash of a PIN. */
 export const digestOfPin = (pinHash: string): string =>

@@ -22,7 +22,8 @@ import {
   PEOPLE_STREAM,
   REGISTER_STREAM,
   type PersonEvent,
-  type RegisterSaved,
+  nextRegister,
+  type RegisterEvent,
 } from './registers';
 import { RULES_STREAM } from './site-rules';
 import { describeTrouble } from './trouble';
@@ -99,7 +100,7 @@ const withPinDigest = ({ pinHash, ...person }: typeof tables.people.$inferSelect
 /** What the ledger tells of the site beside its jobs, gathered event by event. */
 class SiteTold {
   readonly people = new Map<string, Row>();
-  readonly registers = new Map<string, Row>();
+  readonly registers = new Map<string, ReturnType<typeof nextRegister>>();
   readonly versions: Row[] = [];
   readonly commands: Row[] = [];
   /** Pictures that jobs name, by the digest of their bytes. */
@@ -137,8 +138,8 @@ class SiteTold {
         return;
       }
       case REGISTER_STREAM: {
-        const { name, version, document } = payload as RegisterSaved;
-        const row = { name, version, document };
+        const event = payload as RegisterEvent;
+        const row = nextRegister(this.registers.get(event.name), event);
         this.registers.set(row.name, row);
         this.into
           .insert(tables.registers)

@@ -3,7 +3,7 @@ import { REGISTER_NAMES } from '../../core/registers/schema';
 import { readNow } from '../../server/clock';
 import { sharedDatabase } from '../../server/database';
 import { listSignInChoices } from '../../server/people';
-import { readInUse } from '../../server/register-change';
+import { listRegisterPast, readInUse } from '../../server/register-change';
 import { readRegisters } from '../../server/registers';
 import { findMe, holdsNow } from '../../server/session';
 import { RegistersScreen } from '../../ui/registers/registers';
@@ -21,6 +21,7 @@ export default async function RegistersPage() {
       {...readRegisters(db)}
       inUse={inUse}
       people={listSignInChoices(db)}
+      past={listRegisterPast(db)}
       mayChange={holdsNow(me, ['site-manager', 'coordinator'])}
       now={readNow(db)}
     />

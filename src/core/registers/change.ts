@@ -61,6 +61,9 @@ export function refuseRegisterChange(
   ];
 }
 
+/** 2 comes before 10. */
+const BY_NUMBER = new Intl.Collator('en', { numeric: true });
+
 /** The registers once they are changed; rows in the order of their ids. */
 export function changeRegisters(
   registers: Registers,
@@ -69,8 +72,6 @@ export function changeRegisters(
   const rows = new Map<string, RegisterRow>(registers[name].map((row) => [row.id, row]));
   for (const row of put) rows.set(row.id, row);
   for (const id of remove) rows.delete(id);
-  const sorted = [...rows.values()].sort((a, b) =>
-    a.id.localeCompare(b.id, 'en', { numeric: true }),
-  );
+  const sorted = [...rows.values()].sort((a, b) => BY_NUMBER.compare(a.id, b.id));
   return { ...registers, [name]: sorted };
 }

@@ -9,7 +9,7 @@ import { post, type Posted } from '../command/post';
 import { PickField } from '../kit/combobox';
 import { Faults } from '../kit/faults';
 import { ChoiceField, PinField, SmallForm, TextField } from '../kit/field';
-import { useMoments } from '../kit/moment';
+import { Instant, useMoments } from '../kit/moment';
 import { SheetTool } from '../kit/sheet-tool';
 import { Tabs } from '../kit/tabs';
 
@@ -20,6 +20,7 @@ interface Props {
   readonly version: number;
   readonly inUse: InUseNow;
   readonly people: readonly { readonly id: string; readonly label: string }[];
+  readonly past: readonly { readonly at: string; readonly by: string; readonly words: string }[];
   readonly mayChange: boolean;
   readonly now: string;
 }
@@ -375,6 +376,20 @@ const HEADS: Readonly<Record<string, string>> = {
   testedUntil: 'In date until',
 };
 
+/** Every change, the newest first. */
+function Past({ past }: Pick<Props, 'past'>) {
+  if (past.length === 0) return <p>Nothing was changed yet.</p>;
+  return (
+    <ul aria-label="What was changed" className="text-sm">
+      {past.map(({ at, by, words }) => (
+        <li key={at + words} className="border-t border-base-300 py-1">
+          <Instant at={at} />, {by}: {words}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Locks, boxes, instruments and earthing sets of the site. */
 export function RegistersScreen(props: Props) {
   const [shown, setShown] = useState('');
@@ -391,11 +406,14 @@ export function RegistersScreen(props: Props) {
         label="Registers"
         shown={shown}
         onShow={setShown}
-        tabs={names.map((name) => ({
-          id: name,
-          label: `${TITLES[name]} (${props.registers[name].length})`,
-          content: <RegisterTab name={name} props={props} />,
-        }))}
+        tabs={[
+          ...names.map((name) => ({
+            id: name,
+            label: `${TITLES[name]} (${props.registers[name].length})`,
+            content: <RegisterTab name={name} props={props} />,
+          })),
+          { id: 'past', label: 'What was changed', content: <Past past={props.past} /> },
+        ]}
       />
     </main>
   );
