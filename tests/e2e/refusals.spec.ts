@@ -26,6 +26,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/people',
     '/api/people/sheet',
     '/api/registers/locks',
+    '/api/registers/locks/labels',
     '/api/live',
     '/api/v1/board',
     '/api/v1/calendar',
@@ -278,9 +279,17 @@ test('people, registers, devices and set-up refuse wrong roles and nonsense', as
     expect([path, await send(path, data)]).toEqual([path, 403]);
   expect((await page.request.get('/api/people/sheet')).status()).toBe(403);
   expect((await page.request.get('/api/registers/none')).status()).toBe(404);
+  expect((await page.request.get('/api/registers/locks/labels')).status()).toBe(403);
   expect((await page.request.get('/api/registers/boxes')).status()).toBe(200);
 
   await signIn(page, 'uma');
+  for (const [path, status] of [
+    ['none/labels', 404],
+    ['locks/labels?from=NONE', 404],
+    ['locks/labels?from=P-02&to=P-01', 404],
+    ['locks/labels', 200],
+  ] as const)
+    expect((await page.request.get(`/api/registers/${path}`)).status()).toBe(status);
   const pin = pinOf('uma');
   for (const [path, data, status] of [
     ['people', { person: pim, expected: 0, pin }, 409],

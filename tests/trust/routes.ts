@@ -47,6 +47,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'plant/problem': [row('GET', '/api/plant/problem?section=P201-CAS')],
   'plant/versions': [row('POST', '/api/plant/versions')],
   'registers/[name]': [row('GET', '/api/registers/locks'), row('POST', '/api/registers/locks')],
+  'registers/[name]/labels': [row('GET', '/api/registers/locks/labels')],
   'registers/[name]/sheet': [row('POST', '/api/registers/locks/sheet')],
   rules: [row('POST', '/api/rules')],
   'rules/effect': [row('POST', '/api/rules/effect')],

@@ -17,3 +17,19 @@ export function drawQr(text: string): QrField {
     isDark: (row, column) => modules.get(row, column) === 1,
   };
 }
+
+/** Paints the QR field of a text as a square of so many points a side. */
+export function paintQr(
+  sheet: PDFKit.PDFDocument,
+  text: string,
+  { x, y, side }: Record<'x' | 'y' | 'side', number>,
+): void {
+  const { size, isDark } = drawQr(text);
+  const cell = side / size;
+  for (let row = 0; row < size; row++) {
+    for (let column = 0; column < size; column++) {
+      if (isDark(row, column)) sheet.rect(x + column * cell, y + row * cell, cell, cell);
+    }
+  }
+  sheet.fill('black');
+}

@@ -2,7 +2,8 @@ import PDFDocument from 'pdfkit';
 import type { Held, Tag } from '../../core/job';
 import { momentsIn } from '../../core/moments';
 import { PRINT_FONTS } from './fonts';
-import { drawQr } from './qr';
+import { paintQr } from './qr';
+import { collect, writeFitted } from './write';
 
 type Sheet = PDFKit.PDFDocument;
 
@@ -18,28 +19,6 @@ const HELD_WORDS: Readonly<Record<Held, readonly [order: string, state: string]>
   earthed: ['DO NOT TAKE OFF', 'Earthed. People are at work on it.'],
   restrained: ['DO NOT RELEASE', 'Held by a restraint. People are at work below or beside it.'],
 };
-
-/** Writes one line as large as it fits into `width`, at most `most` and at least `least` points; longer text breaks. */
-function writeFitted(
-  sheet: Sheet,
-  text: string,
-  { x, y, width, most, least }: Record<'x' | 'y' | 'width' | 'most' | 'least', number>,
-): void {
-  let size = most;
-  while (size > least && sheet.fontSize(size).widthOfString(text) > width) size -= 1;
-  sheet.fontSize(size).text(text, x, y, { width });
-}
-
-function paintQr(sheet: Sheet, text: string, x: number, y: number): void {
-  const { size, isDark } = drawQr(text);
-  const side = QR_SIDE / size;
-  for (let row = 0; row < size; row++) {
-    for (let column = 0; column < size; column++) {
-      if (isDark(row, column)) sheet.rect(x + column * side, y + row * side, side, side);
-    }
-  }
-  sheet.fill('black');
-}
 
 /** One line to read, or to write on with a pen while it is not known. */
 function writeRow(sheet: Sheet, label: string, value: string | undefined, y: number): void {
@@ -87,7 +66,7 @@ function paintTag(sheet: Sheet, tag: Tag, { nameOf, reach, zone, head }: TagSite
     height: 36,
     ellipsis: true,
   });
-  paintQr(sheet, tag.code, MARGIN, 174);
+  paintQr(sheet, tag.code, { x: MARGIN, y: 174, side: QR_SIDE });
   if (tag.held === 'closed') writeRow(sheet, 'Lock', tag.lock, 172);
   writeRow(sheet, 'Hung by', tag.hung && nameOf(tag.hung.by), 198);
   writeRow(sheet, 'Since', clock(tag.hung?.at), 224);
@@ -126,15 +105,10 @@ export function printTags(tags: readonly Tag[], site: TagSite): Promise<Buffer> 
     font: PRINT_FONTS.text,
     info: { Title: `Tags of ${tags[0]?.job ?? 'no job'}` },
   });
-  return new Promise((settle, fail) => {
-    const parts: Buffer[] = [];
-    sheet.on('data', (part: Buffer) => parts.push(part));
-    sheet.on('end', () => settle(Buffer.concat(parts)));
-    sheet.on('error', fail);
+  return collect(sheet, () => {
     for (const tag of tags) {
       sheet.addPage();
       paintTag(sheet, tag, site);
     }
-    sheet.end();
   });
 }

@@ -289,6 +289,11 @@ function RegisterTab({ name, props }: { readonly name: RegisterName; readonly pr
           Write it out (CSV)
         </a>
         {mayChange && (
+          <a href={`/api/registers/${name}/labels`} className="text-sm underline">
+            Labels (PDF)
+          </a>
+        )}
+        {mayChange && (
           <button className="btn btn-primary btn-sm" onClick={() => setOpen('')}>
             Add {ONE[name]}
           </button>
