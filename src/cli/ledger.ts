@@ -4,6 +4,8 @@ import { verifyLedger } from '../ledger';
 import { databaseFile } from '../server/database';
 import { makeBackup, restoreBackup } from '../server/backup';
 import { examine } from '../server/doctor';
+import { makePinCode } from '../server/people';
+import { findPerson } from '../server/registers';
 import { rebuildRows } from '../server/rebuild';
 import { verifyAll } from '../server/verify';
 import { BadFile } from './files';
@@ -71,4 +73,18 @@ export function runDoctor(
     )
     .join('');
   return { document: findings, text, passes: findings.every(({ isWell }) => isWell) };
+}
+
+/** Makes a code for somebody whom nobody at the site can give one: whoever may do this has the machine. It stands in the ledger as made there. */
+export function runPinCode([person = '', file = databaseFile()]: string[]): Answer {
+  const db = openThere(file);
+  const known = findPerson(db, person);
+  if (!known) {
+    throw new BadFile(file, [
+      { path: 'person', message: `nobody there has the short name ${person}` },
+    ]);
+  }
+  const code = makePinCode(db, person, ['the machine of the server']);
+  const text = `${known.name} sets a new PIN with this code, once and within a week, under Set your PIN: ${code}\n`;
+  return { document: { person, code }, text, passes: true };
 }

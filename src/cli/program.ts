@@ -37,6 +37,7 @@ const WORK = {
   rebuild: async () => (await import('./ledger')).runRebuild,
   backup: async () => (await import('./ledger')).runBackup,
   restore: async () => (await import('./ledger')).runRestore,
+  'pin-code': async () => (await import('./ledger')).runPinCode,
   doctor: async () => (await import('./ledger')).runDoctor,
 } satisfies Readonly<Record<string, () => Promise<Work>>>;
 
@@ -133,6 +134,12 @@ export function buildProgram(out: Write, err: Write) {
     'restore',
     '<from> [file]',
     'put a backup into the place of the database, once it is verified',
+  );
+  add(
+    program,
+    'pin-code',
+    '<person> [file]',
+    'a code for somebody whom nobody at the site can give one',
   );
   add(
     program,

@@ -160,6 +160,7 @@ describe('people of a site of its own', () => {
     const give = (pin: string) => checkPin(db, 'jo', pin, { source: HERE, purpose: 'sign' });
     expect(await give('no person has this')).toBe('wrong');
     expect(listWithPin(db)).toEqual(['mira']);
+    const version = readPeopleVersion(db);
     const code = makePinCode(db, 'jo', ['mira']);
     const set = (given: string, pin: string) =>
       setOwnPin(db, { person: 'jo', code: given, pin }, HERE);
@@ -169,6 +170,8 @@ describe('people of a site of its own', () => {
     expect(await set(code, '731905')).toEqual({ ok: false, answer: 'wrong' });
     expect(await give('731904')).toBe('right');
     expect(hasPin(db, 'jo')).toBe(true);
+    // Whoever sets their PIN takes no change out of anybody's hands.
+    expect(readPeopleVersion(db)).toBe(version);
     expect(
       listPersonPast(db, 'jo')
         .map(({ words }) => words)

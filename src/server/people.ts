@@ -1,11 +1,11 @@
-import { eq, ne } from 'drizzle-orm';
+import { and, eq, max, ne } from 'drizzle-orm';
 import { listOn } from '../core/job';
 import { listGrants, refusePerson } from '../core/people/change';
 import { hasLeft, ROLE_NAMES, type Person } from '../core/people/people';
 import { comparePeople } from '../core/people/sheet';
 import { explainIn, type ExplainedRefusal } from '../core/rules/book';
 import { tables, writeAlone, type Db } from '../db';
-import { readLast, readStream } from '../ledger';
+import { readStream } from '../ledger';
 import { readNow } from './clock';
 import { readOpenJobs } from './open-jobs';
 import { checkSecret, findPinFault, hashPin, type PinAnswer, type PinSource } from './pins';
@@ -17,6 +17,7 @@ import {
   readNames,
   readSite,
   savePerson,
+  savePin,
   type PersonEvent,
 } from './registers';
 import { digestOfCode, isCode, makeCode } from './secret-code';
@@ -25,8 +26,17 @@ import { readValues } from './site-rules';
 /** How long a code waits to be used (ms): a week. Source: practice. */
 const CODE_MS = 7 * 24 * 3_600_000;
 
-/** How often the people of the site were changed: a change is drawn from that many. */
-export const readPeopleVersion = (db: Db): number => readLast(db, PEOPLE_STREAM)?.sequence ?? 0;
+/** Which change to the people of the site was the last: a change is drawn from that one. Whoever sets their PIN changes nothing of it. */
+export function readPeopleVersion(db: Db): number {
+  const { events } = tables;
+  const isSaving = and(eq(events.stream, PEOPLE_STREAM), eq(events.type, 'person-saved'));
+  const last = db
+    .select({ last: max(events.sequence) })
+    .from(events)
+    .where(isSaving)
+    .get();
+  return last?.last ?? 0;
+}
 
 /** What a person still holds on open jobs, in words. */
 export function listHolds(db: Db, person: string): string[] {
@@ -183,7 +193,7 @@ export async function setOwnPin(
     const gone = tx.delete(pinCodes).where(eq(pinCodes.digest, row.digest)).run();
     // Somebody else used it up while this one was looked at.
     if (gone.changes === 0) return { ok: false, answer: 'wrong' };
-    savePerson(tx, { ...known, pinHash }, person);
+    savePin(tx, person, pinHash);
     return { ok: true, by: JSON.parse(row.by) as string[], at: row.at };
   });
 }
@@ -195,20 +205,20 @@ export function listPersonPast(
 ): { readonly at: string; readonly by: string; readonly words: string }[] {
   const names = readNames(db);
   let before: Person | undefined;
-  let pin: string | undefined;
   return readStream(db, PEOPLE_STREAM)
     .flatMap(({ payload, actor, at }) => {
       const event = payload as PersonEvent;
       const by = names[actor] ?? actor;
-      if (event.kind === 'pin-code-made') {
+      if (event.kind !== 'person-saved') {
         if (event.person !== person) return [];
+        if (event.kind === 'pin-set') return [{ at, by, words: 'PIN set' }];
         const makers = event.by.map((id) => names[id] ?? id).join(' and ');
         return [
           { at, by, words: `code for a ${event.isReset ? 'new ' : ''}PIN made by ${makers}` },
         ];
       }
       if (event.id !== person) return [];
-      const { id, name, employer, authorisations, leftAt, pinDigest } = event;
+      const { id, name, employer, authorisations, leftAt } = event;
       const next: Person = {
         id,
         name,
@@ -216,15 +226,9 @@ export function listPersonPast(
         authorisations: JSON.parse(authorisations) as Person['authorisations'],
         ...(leftAt ? { leftAt } : {}),
       };
-      const known = new Map(before ? [[id, before]] : []);
-      const [change] = comparePeople([next], known);
-      const words = [
-        ...(change?.words ?? []),
-        ...(pin !== undefined && pin !== pinDigest ? ['PIN set'] : []),
-      ];
+      const [change] = comparePeople([next], new Map(before ? [[id, before]] : []));
       before = next;
-      pin = pinDigest;
-      return words.length === 0 ? [] : [{ at, by, words: words.join('; ') }];
+      return change ? [{ at, by, words: change.words.join('; ') }] : [];
     })
     .reverse();
 }

@@ -196,7 +196,14 @@ export interface PinCodeMade {
   readonly isReset: boolean;
 }
 
-export type PersonEvent = PersonSaved | PinCodeMade;
+/** Somebody set their own PIN: the digest of its hash. */
+export interface PinSet {
+  readonly kind: 'pin-set';
+  readonly person: string;
+  readonly pinDigest: string;
+}
+
+export type PersonEvent = PersonSaved | PinCodeMade | PinSet;
 
 export function appendSite(
   tx: Db,
@@ -277,6 +284,15 @@ export function savePerson(
       .values(row)
       .onConflictDoUpdate({ target: tables.people.id, set: row })
       .run();
+  });
+}
+
+/** Stores the hash of the PIN that a person has set, in the ledger by its digest. */
+export function savePin(db: Db, person: string, pinHash: string): void {
+  writeAlone(db, (tx) => {
+    const event = { kind: 'pin-set' as const, person, pinDigest: digestOfPin(pinHash) };
+    appendSite(tx, PEOPLE_STREAM, event, person);
+    tx.update(tables.people).set({ pinHash }).where(eq(tables.people.id, person)).run();
   });
 }
 

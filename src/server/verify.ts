@@ -97,9 +97,12 @@ const withPinDigest = ({ pinHash, ...person }: typeof tables.people.$inferSelect
   pinDigest: digestOfPin(pinHash),
 });
 
+/** A person as the ledger tells of them. */
+type ToldPerson = ReturnType<typeof withPinDigest>;
+
 /** What the ledger tells of the site beside its jobs, gathered event by event. */
 class SiteTold {
-  readonly people = new Map<string, Row>();
+  readonly people = new Map<string, ToldPerson>();
   readonly registers = new Map<string, ReturnType<typeof nextRegister>>();
   readonly versions: Row[] = [];
   readonly commands: Row[] = [];
@@ -112,6 +115,32 @@ class SiteTold {
     private readonly from: Db,
   ) {}
 
+  private hearPerson(event: PersonEvent): void {
+    switch (event.kind) {
+      case 'pin-code-made':
+        return;
+      case 'pin-set': {
+        const known = this.people.get(event.person);
+        return known && this.keepPerson({ ...known, pinDigest: event.pinDigest });
+      }
+      case 'person-saved': {
+        const { id, name, employer, authorisations, leftAt = null, pinDigest } = event;
+        return this.keepPerson({ id, name, employer, authorisations, leftAt, pinDigest });
+      }
+    }
+  }
+
+  private keepPerson(person: ToldPerson): void {
+    this.people.set(person.id, person);
+    const { pinDigest: pinHash, ...shown } = person;
+    const kept = { ...shown, pinHash };
+    this.into
+      .insert(tables.people)
+      .values(kept)
+      .onConflictDoUpdate({ target: tables.people.id, set: kept })
+      .run();
+  }
+
   readonly hear = (event: StoredEvent): void => {
     const { stream, sequence, payload, actor, at } = event;
     const { sent } = payload as {
@@ -123,20 +152,8 @@ class SiteTold {
     switch (stream) {
       case PLANT_STREAM:
         return this.hearPlant(payload as PlantSavedEvent, { actor, at });
-      case PEOPLE_STREAM: {
-        const saved = payload as PersonEvent;
-        if (saved.kind !== 'person-saved') return;
-        const { id, name, employer, authorisations, leftAt = null, pinDigest } = saved;
-        const person = { id, name, employer, authorisations, leftAt };
-        this.people.set(id, { ...person, pinDigest });
-        const kept = { ...person, pinHash: pinDigest };
-        this.into
-          .insert(tables.people)
-          .values(kept)
-          .onConflictDoUpdate({ target: tables.people.id, set: kept })
-          .run();
-        return;
-      }
+      case PEOPLE_STREAM:
+        return this.hearPerson(payload as PersonEvent);
       case REGISTER_STREAM: {
         const event = payload as RegisterEvent;
         const row = nextRegister(this.registers.get(event.name), event);

@@ -22,7 +22,8 @@ export const SITE_RULES = {
   ),
   'grant-area-unknown': rule(
     'site',
-    (f) => `The plant has no area ${f.area}, in which ${f.person} would be authorised as ${f.role}.`,
+    (f) =>
+      `The plant has no area ${f.area}, in which ${f.person} would be authorised as ${f.role}.`,
     'an authorisation for nowhere authorises nobody (site rule)',
     'Name an area of the plant, or none: then it counts everywhere.',
   ),
