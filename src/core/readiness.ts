@@ -1,5 +1,6 @@
 import type { SiteFacts } from './job';
 import { findAuthorisation, ROLE_NAMES, type Role } from './people/people';
+import { nameFew } from './text';
 
 /** One thing that a site needs before its first job, whether it is there, and where it is put right. */
 export interface SetUpStep {
@@ -89,7 +90,7 @@ export function listSetUpSteps(
       says:
         without.length === 0
           ? 'Everybody has set a PIN of their own.'
-          : `${without.length} have no PIN yet: make each a code.`,
+          : `No PIN yet: ${nameFew(without.map(({ name }) => name))}. Make each a code.`,
       href: '/people',
     },
     {
@@ -106,7 +107,7 @@ export function listSetUpSteps(
       id: 'boxes',
       title: 'Lock boxes',
       isDone: site.boxes.size > 0,
-      says: site.boxes.size > 0 ? `${site.boxes.size} boxes.` : 'No box to keep keys in.',
+      says: site.boxes.size > 0 ? `${site.boxes.size} to keep keys in.` : 'None to keep keys in.',
       href: '/registers#boxes',
     },
     {

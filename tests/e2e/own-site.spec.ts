@@ -41,8 +41,8 @@ async function sign(page: Page, who: Who): Promise<void> {
 /** Reads a sheet in as the screen asks for it: looked at first, then saved with the PIN of who is signed in. */
 async function bringSheet(page: Page, what: string, file: string, who: Who): Promise<void> {
   const part = page.getByRole('region', { name: new RegExp(`^${what}$`, 'i') });
-  await part.getByText(new RegExp(`^Read ${what} from a sheet`)).click();
-  await part.getByLabel(`Sheet of ${what}`).setInputFiles(`${FOLDER}/${file}`);
+  await part.getByText(new RegExp(`^Load ${what} from a CSV file`)).click();
+  await part.getByLabel(`CSV file of ${what}`).setInputFiles(`${FOLDER}/${file}`);
   await expect(part.getByRole('list', { name: 'What would change' })).toBeVisible();
   const form = part.locator('form', { hasText: 'Save all of it' });
   await form.getByLabel('Your PIN').fill(PINS[who]);
@@ -159,7 +159,7 @@ test('a site is set up from nothing, and its first job is planned and reviewed',
   await page.goto('/site');
   for (const id of ['plant', 'managers', 'people', 'locks', 'boxes', 'instruments'])
     await expect(step(id, 'done')).toBeVisible();
-  await expect(page.locator('[data-step="pins"]')).toContainText('1 have no PIN yet');
+  await expect(page.locator('[data-step="pins"]')).toContainText('No PIN yet: Nan Albright');
   await shoot(page, 'site');
 
   await page.goto('/jobs/new');

@@ -18,10 +18,10 @@ interface Answer extends Posted {
 }
 
 function Differences({ all }: { readonly all: readonly Difference[] }) {
-  if (all.length === 0) return <p>Nothing would change: it is all as it stands.</p>;
+  if (all.length === 0) return <p>Nothing would change.</p>;
   return (
     <>
-      <p className="font-bold">{all.length} rows would be new or change:</p>
+      <p className="font-bold">{all.length} would be new or change:</p>
       <ul aria-label="What would change" className="max-h-72 overflow-auto text-sm" tabIndex={0}>
         {all.map(({ id, became, words }) => (
           <li key={id} className="border-t border-base-300 py-1">
@@ -64,16 +64,16 @@ export function SheetTool({
   const differences = answer?.ok ? (answer.differences ?? []) : [];
   return (
     <details className="rounded-box bg-base-200 p-3">
-      <summary className="cursor-pointer font-bold">Read {what} from a sheet (CSV)</summary>
+      <summary className="cursor-pointer font-bold">Load {what} from a CSV file</summary>
       <div className="flex flex-col gap-2 pt-2">
         <p className="text-sm">
           Columns: <span className="font-mono">{columns.join(', ')}</span>. A day is written as
-          2027-06-30. What the sheet does not name stays as it is.
+          2027-06-30. What the file does not name stays as it is.
         </p>
         <input
           type="file"
           accept=".csv,text/csv"
-          aria-label={`Sheet of ${what}`}
+          aria-label={`CSV file of ${what}`}
           className="file-input file-input-sm"
           onChange={({ target }) => {
             const [file] = target.files ?? [];

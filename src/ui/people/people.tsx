@@ -95,7 +95,7 @@ function PeopleTable({
               <th>Name</th>
               <th>Employer</th>
               <th>Authorised as</th>
-              <th>To mind</th>
+              <th>Note</th>
             </tr>
           </thead>
           <tbody>
@@ -217,7 +217,7 @@ export function PeopleScreen({ shown, isNew, ...props }: Props) {
         {mayChange && (
           <span className="ml-auto flex items-center gap-3 text-sm">
             <a href="/api/people/sheet" className="underline">
-              Write them out (CSV)
+              Download as CSV
             </a>
             <Link href="/people?new" className="btn btn-primary btn-sm">
               Add a person

@@ -173,7 +173,7 @@ export function PersonForm({
               />
             </label>
             <button type="button" className="btn btn-sm" onClick={() => remove(n)}>
-              Take away
+              Remove
             </button>
             <label className="flex flex-col text-sm sm:col-span-3">
               Evidence: course, drill or assessment, with its date

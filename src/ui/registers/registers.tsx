@@ -232,7 +232,7 @@ function RowForm({
       </SmallForm>
       {row && (
         <SmallForm
-          button="Take it out of the register"
+          button="Remove it from the register"
           onSend={(read) => void send({ remove: [row.id] }, read('pin'))}
         >
           <PinField />
@@ -240,7 +240,7 @@ function RowForm({
       )}
       <Faults answer={answer} />
       <button type="button" className="btn btn-sm self-start" onClick={onDone}>
-        Leave it
+        Cancel
       </button>
     </div>
   );
@@ -286,11 +286,11 @@ function RegisterTab({ name, props }: { readonly name: RegisterName; readonly pr
           />
         </label>
         <a href={`/api/registers/${name}`} className="text-sm underline">
-          Write it out (CSV)
+          Download as CSV
         </a>
         {mayChange && (
           <a href={`/api/registers/${name}/labels`} className="text-sm underline">
-            Labels (PDF)
+            Print labels (PDF)
           </a>
         )}
         {mayChange && (
@@ -321,7 +321,7 @@ function RegisterTab({ name, props }: { readonly name: RegisterName; readonly pr
                     {HEADS[column] ?? column}
                   </th>
                 ))}
-                <th>To mind</th>
+                <th>Note</th>
               </tr>
             </thead>
             <tbody>

@@ -51,7 +51,7 @@ export function Devices({
           <li key={id} className="border-t border-base-300 py-1">
             {name} ({kind}), by {by}, <Day at={at} />
             <SmallForm
-              button={`End ${name}`}
+              button={`End the enrolment of ${name}`}
               onSend={(read) => void send('/api/devices', { kind: 'end', id, pin: read('pin') })}
             >
               <PinField />

@@ -34,7 +34,7 @@ function DueList({ due }: { readonly due: readonly Due[] }) {
           ))}
         </ul>
       )}
-      <p className="text-sm">The calendar feed has it for a year ahead (Interfaces).</p>
+      <p className="text-sm">The calendar feed shows a year ahead (see Interfaces).</p>
     </section>
   );
 }
