@@ -339,3 +339,28 @@ test('and a job there goes from its raising to closed', async ({ page }) => {
   await page.goto('/records?check');
   await expect(page.getByText('The ledger is whole')).toBeVisible();
 });
+
+test('a forgotten PIN is set anew by two, and its owner is told by whom', async ({ page }) => {
+  await signIn(page, 'mira');
+  await page.goto('/people?person=pim');
+  const panel = page.getByRole('region', { name: 'PIN' });
+  await panel.getByLabel('Your PIN').fill(PINS.mira);
+  await pick(panel.getByRole('combobox', { name: 'Second' }), 'tom');
+  await panel.getByLabel('PIN of the second').fill('000000');
+  await panel.getByRole('button', { name: 'Make a code' }).click();
+  await expect(panel.getByRole('alert')).toContainText('A PIN is not right');
+  await panel.getByLabel('PIN of the second').fill(PINS.tom);
+  await panel.getByRole('button', { name: 'Make a code' }).click();
+  const code = await panel.locator('strong').innerText();
+  await page.goto('/first-pin');
+  const typed = page.getByRole('textbox', { name: /^Who are you/ });
+  const shown = page.getByRole('combobox', { name: 'Who are you?' });
+  await expect(shown.or(typed)).toBeVisible();
+  if (await typed.isVisible()) await typed.fill('pim');
+  else await pick(shown, 'pim');
+  await page.getByLabel('Code from a site manager').fill(code);
+  await page.getByLabel('Your new PIN', { exact: true }).fill('246813');
+  await page.getByLabel('Your new PIN again').fill('246813');
+  await page.getByRole('button', { name: 'Set my PIN' }).click();
+  await expect(page.getByRole('status')).toContainText('made by Mira Holloway and Tom Barrow');
+});
