@@ -6,6 +6,8 @@ export interface Due {
   /** Stable for one thing. */
   readonly id: string;
   readonly kind: 'authorisation' | 'instrument' | 'earthing set';
+  /** Whose or which it is, by id. */
+  readonly of: string;
   /** Whose or which it is, and what of it. */
   readonly what: string;
   /** The last instant at which it counts (ISO 8601, UTC). */
@@ -14,6 +16,8 @@ export interface Due {
   readonly href: string;
 }
 
+/** What runs out is named so many days ahead. Source: practice. */
+export const DUE_DAYS = 60;
 const DAY_MS = 86_400_000;
 
 /**
@@ -38,6 +42,7 @@ export function listDue(
       return [...last].map(([role, one]) => ({
         ...one,
         id: `${id}-${role}`,
+        of: id,
         kind: 'authorisation' as const,
         href: `/people?person=${id}`,
       }));
@@ -47,6 +52,7 @@ export function listDue(
     ...[...earths.values()].map((one) => ({ ...one, kind: 'earthing set' as const })),
   ].map(({ id, name, testedUntil, kind }) => ({
     id,
+    of: id,
     kind,
     what: `test of ${id} ${name}`,
     until: testedUntil,

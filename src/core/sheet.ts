@@ -8,7 +8,7 @@ export interface SheetProblem {
 }
 
 /** At most so many problems of a sheet are named. */
-const MOST_NAMED = 200;
+export const MOST_NAMED = 200;
 
 export type SheetRow = Readonly<Record<string, string>>;
 export type SheetRead =
@@ -53,6 +53,14 @@ export function readSheet(text: string, { columns, needed, most }: SheetShape): 
     Object.fromEntries(Object.entries(row).map(([column, cell]) => [column, cell.trim()])),
   );
   return { ok: true, rows: trimmed };
+}
+
+/** Reads a sheet like `readSheet`, and refuses one with too many rows. */
+export function readWholeSheet(text: string, shape: SheetShape): SheetRead {
+  const read = readSheet(text, shape);
+  if (!read.ok || read.rows.length <= shape.most) return read;
+  const says = `at most ${shape.most} rows`;
+  return { ok: false, problems: [{ row: 0, field: '(sheet)', says }] };
 }
 
 /** Writes rows as CSV with a header. A cell that a spreadsheet would take for a formula is kept from being one. */

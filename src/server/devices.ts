@@ -48,18 +48,18 @@ function listKept(db: Db): Map<string, Kept> {
   return devices;
 }
 
+const withoutSecret = ({ id, name, kind, by, at, endedAt }: Kept): Device => ({
+  id,
+  name,
+  kind,
+  by,
+  at,
+  ...(endedAt === undefined ? {} : { endedAt }),
+});
+
 /** Every device that was enrolled, the newest first, without its secret. */
 export const listDevices = (db: Db): Device[] =>
-  [...listKept(db).values()]
-    .map(({ id, name, kind, by, at, endedAt }) => ({
-      id,
-      name,
-      kind,
-      by,
-      at,
-      ...(endedAt === undefined ? {} : { endedAt }),
-    }))
-    .reverse();
+  [...listKept(db).values()].map(withoutSecret).reverse();
 
 function append(tx: Db, event: DeviceEvent, actor: string): void {
   const { length } = readStream(tx, STREAM);
@@ -89,6 +89,6 @@ export const endDevice = (db: Db, id: string, actor: string): boolean =>
 export function findDevice(db: Db, cookie: string | undefined): Device | undefined {
   const [id = '', secret = ''] = (cookie ?? '').split('.');
   const known = listKept(db).get(id);
-  if (!known || known.endedAt !== undefined || known.hash !== hashOf(secret)) return undefined;
-  return listDevices(db).find((one) => one.id === id);
+  const isOwn = known?.endedAt === undefined && known?.hash === hashOf(secret);
+  return known && isOwn ? withoutSecret(known) : undefined;
 }

@@ -2,7 +2,7 @@ import { accessSync, constants, existsSync, statfsSync, statSync } from 'node:fs
 import { dirname } from 'node:path';
 import { desc } from 'drizzle-orm';
 import { openDatabase, closeDatabase, tables, type Db } from '../db';
-import { backupFolder, readBackupState, readLastTry } from './backups';
+import { backupFolder, readBackupState } from './backups';
 import { isSetUp } from './set-up';
 import { describeTrouble } from './trouble';
 import { verifyAll } from './verify';
@@ -78,8 +78,7 @@ function lookAtDisk(file: string): Finding {
 
 function lookAtBackups(db: Db, now_ms: number): Finding {
   const folder = backupFolder();
-  const { newest, isOld, count } = readBackupState(db, now_ms);
-  const last = readLastTry(folder);
+  const { newest, isOld, count, last } = readBackupState(db, now_ms);
   if (newest && !isOld) return well('Backups', `${count} in ${folder}, the newest of ${newest.at}`);
   const failed = last?.ok === false ? ` The last try failed: ${last.says}` : '';
   return ill(

@@ -3,7 +3,7 @@ import { listOn } from '../core/job';
 import { listGrants, refusePerson } from '../core/people/change';
 import { hasLeft, ROLE_NAMES, type Person } from '../core/people/people';
 import { comparePeople } from '../core/people/sheet';
-import { explainIn, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn } from '../core/rules/book';
 import { tables, writeAlone, type Db } from '../db';
 import { readStream } from '../ledger';
 import { readNow } from './clock';
@@ -21,6 +21,7 @@ import {
   type PersonEvent,
 } from './registers';
 import { digestOfCode, isCode, makeCode } from './secret-code';
+import type { Changed } from './respond-change';
 import { readValues } from './site-rules';
 
 /** How long a code waits to be used (ms): a week. Source: practice. */
@@ -61,12 +62,6 @@ export function listHolds(db: Db, person: string): string[] {
   });
 }
 
-export type PeopleSaved =
-  | { readonly ok: true; readonly version: number }
-  | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
-  /** Somebody changed people meanwhile: nothing of this is kept. */
-  | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
-
 /** A person with who granted what is new. */
 const asGranted = (next: Person, before: Person | undefined, by: string): Person => {
   const grants = new Set(listGrants(next, before));
@@ -84,8 +79,8 @@ export function changePeople(
     expected,
     actor,
   }: { readonly people: readonly Person[]; readonly expected: number; readonly actor: string },
-): PeopleSaved {
-  return writeAlone(db, (tx): PeopleSaved => {
+): Changed {
+  return writeAlone(db, (tx): Changed => {
     const version = readPeopleVersion(tx);
     if (version !== expected) return { ok: false, kind: 'changed-meanwhile', version };
     const now = readNow(tx);
@@ -98,7 +93,7 @@ export function changePeople(
         now,
         people: [...known.values()],
         areas,
-        holds: listHolds(tx, next.id),
+        holds: next.leftAt === undefined ? [] : listHolds(tx, next.id),
       };
       const refused = refusePerson(next, before, context);
       known.set(next.id, next);

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { refuseRegisterChange, type InUse, type RegisterChange } from '../core/registers/change';
-import { explainIn, type ExplainedRefusal } from '../core/rules/book';
+import { explainIn } from '../core/rules/book';
 import { nameFew } from '../core/text';
 import { tables, writeAlone, type Db } from '../db';
 import { readStream } from '../ledger';
@@ -14,6 +14,7 @@ import {
   saveRegisterChange,
   type RegisterEvent,
 } from './registers';
+import type { Changed } from './respond-change';
 import { readValues } from './site-rules';
 
 /** What of each register is in use on jobs that are open, with where. */
@@ -45,11 +46,6 @@ export function readInUse(db: Db): InUse {
   };
 }
 
-export type RegisterChanged =
-  | { readonly ok: true; readonly version: number }
-  | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
-  | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
-
 /** Changes a register, all or none, drawn from version `expected` of all of them. */
 export function changeRegister(
   db: Db,
@@ -58,8 +54,8 @@ export function changeRegister(
     actor,
     ...change
   }: RegisterChange & { readonly expected: number; readonly actor: string },
-): RegisterChanged {
-  return writeAlone(db, (tx): RegisterChanged => {
+): Changed {
+  return writeAlone(db, (tx): Changed => {
     const { version, registers } = readRegisters(tx);
     if (version !== expected) return { ok: false, kind: 'changed-meanwhile', version };
     const people = new Map(listPeople(tx).map((one) => [one.id, one]));

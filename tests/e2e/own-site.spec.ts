@@ -17,15 +17,20 @@ const NAMES: Readonly<Record<Who, string>> = {
   pim: 'Pim Okonedo',
 };
 
-/** Signs in by the screen, as people do. */
-async function signIn(page: Page, who: Who): Promise<void> {
-  await page.context().clearCookies({ name: 'lantern' });
-  await page.goto('/login');
+/** Says who one is: picked where names are shown, else typed. */
+async function sayWho(page: Page, who: Who): Promise<void> {
   const shown = page.getByRole('combobox', { name: 'Who are you?' });
   const typed = page.getByRole('textbox', { name: /^Who are you/ });
   await expect(shown.or(typed)).toBeVisible();
   if (await typed.isVisible()) await typed.fill(who);
   else await pick(shown, who);
+}
+
+/** Signs in by the screen, as people do. */
+async function signIn(page: Page, who: Who): Promise<void> {
+  await page.context().clearCookies({ name: 'lantern' });
+  await page.goto('/login');
+  await sayWho(page, who);
   await page.getByLabel('PIN').fill(PINS[who]);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('button', { name: NAMES[who] })).toBeVisible();
@@ -353,11 +358,7 @@ test('a forgotten PIN is set anew by two, and its owner is told by whom', async 
   await panel.getByRole('button', { name: 'Make a code' }).click();
   const code = await panel.locator('strong').innerText();
   await page.goto('/first-pin');
-  const typed = page.getByRole('textbox', { name: /^Who are you/ });
-  const shown = page.getByRole('combobox', { name: 'Who are you?' });
-  await expect(shown.or(typed)).toBeVisible();
-  if (await typed.isVisible()) await typed.fill('pim');
-  else await pick(shown, 'pim');
+  await sayWho(page, 'pim');
   await page.getByLabel('Code from a site manager').fill(code);
   await page.getByLabel('Your new PIN', { exact: true }).fill('246813');
   await page.getByLabel('Your new PIN again').fill('246813');

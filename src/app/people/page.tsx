@@ -1,4 +1,6 @@
 import { redirect } from 'next/navigation';
+import { DUE_DAYS, listDue } from '../../core/due';
+import { mayWitness } from '../../core/people/pin-code';
 import { readNow } from '../../server/clock';
 import { sharedDatabase } from '../../server/database';
 import {
@@ -9,7 +11,7 @@ import {
   readPeopleVersion,
 } from '../../server/people';
 import { readGraph } from '../../server/plant';
-import { findPerson, listPeople } from '../../server/registers';
+import { findPerson, listPeople, readSite } from '../../server/registers';
 import { findMe, holdsNow } from '../../server/session';
 import { PeopleScreen } from '../../ui/people/people';
 
@@ -21,6 +23,7 @@ export default async function PeoplePage({
   const me = await findMe();
   if (!me) redirect('/login');
   const db = sharedDatabase();
+  const now = readNow(db);
   const { person, new: isNew } = await searchParams;
   const people = listPeople(db).sort((a, b) => a.name.localeCompare(b.name));
   return (
@@ -34,12 +37,12 @@ export default async function PeoplePage({
       past={person === undefined ? [] : listPersonPast(db, person)}
       witnesses={listSignInChoices(db).filter(({ id }) => {
         const one = findPerson(db, id);
-        return one && holdsNow(one, ['site-manager', 'coordinator', 'issuing-authority']);
+        return one && mayWitness(one, now);
       })}
+      due={listDue(readSite(db), now, DUE_DAYS)}
       me={me.id}
       areas={readGraph(db).plant.areas.map(({ id }) => id)}
       mayChange={holdsNow(me, ['site-manager'])}
-      now={readNow(db)}
     />
   );
 }

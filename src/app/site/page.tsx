@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { listDue } from '../../core/due';
+import { DUE_DAYS, listDue } from '../../core/due';
 import { listSetUpSteps } from '../../core/readiness';
 import { readNow } from '../../server/clock';
 import { sayBackups } from '../../server/backups';
@@ -13,8 +13,6 @@ import { readValues } from '../../server/site-rules';
 import { Devices } from '../../ui/site/devices';
 import { SiteScreen } from '../../ui/site/site-screen';
 
-/** What runs out is named so many days ahead. */
-const DUE_DAYS = 60;
 /** The first version of the rules is saved as the site is set up. */
 const AS_SET_UP = 1;
 

@@ -1,3 +1,4 @@
+import { substanceOf } from '../gas/substances';
 import {
   computeOxygenAfter,
   computeSettledOxygen,
@@ -7,7 +8,7 @@ import {
 import { capitalise } from '../text';
 import { bySite, defineCalculation, figure, InputFault, number } from './define';
 import { LEAST_OXYGEN, NOT_NEGATIVE, OXYGEN_SHARE, POSITIVE, START_OXYGEN } from './fields';
-import { findOwnLimit, LEAKING_GAS, nameGas } from './leaking-gas';
+import { findOwnLimit, LEAKING_GAS } from './leaking-gas';
 
 const DRAWN_STEPS = 80;
 /** A curve goes on for so long after the last limit, or over so many turnovers where no limit is reached. */
@@ -79,7 +80,7 @@ export const inertLeak = defineCalculation(
     if (own && byGas === 0) {
       throw new InputFault(
         'start',
-        `Oxygen at the start must be nearer to that of fresh air: so much ${nameGas(gas)} in its place is above ${own.words}, and nobody goes in as it is`,
+        `Oxygen at the start must be nearer to that of fresh air: so much ${substanceOf(gas).name} in its place is above ${own.words}, and nobody goes in as it is`,
       );
     }
     const left = Math.min(byOxygen ?? Infinity, byGas ?? Infinity);
@@ -99,9 +100,23 @@ export const inertLeak = defineCalculation(
           : [figure('Until oxygen is at the least', 'to', byOxygen, 'time', 'min')]),
         ...(byGas === undefined || !own
           ? []
-          : [figure(`Until ${nameGas(gas)} is at ${own.words}`, 'tg', byGas, 'time', 'min')]),
+          : [
+              figure(
+                `Until ${substanceOf(gas).name} is at ${own.words}`,
+                'tg',
+                byGas,
+                'time',
+                'min',
+              ),
+            ]),
         figure('Oxygen in the end', 'Ce', settled / 100, 'ratio', '%', left === Infinity),
-        figure(`${capitalise(nameGas(gas))} in the end`, 'Cg', leak / (leak + fresh), 'ratio', '%'),
+        figure(
+          `${capitalise(substanceOf(gas).name)} in the end`,
+          'Cg',
+          leak / (leak + fresh),
+          'ratio',
+          '%',
+        ),
         ...reached.map(({ pct, seconds }) =>
           figure(`Until ${pct} %`, `t${pct}`, seconds, 'time', 'min'),
         ),
@@ -112,7 +127,7 @@ export const inertLeak = defineCalculation(
           : 'Nobody stays until then: this is how long a warning may take and people may need to leave.',
         ...(own && byGas !== undefined && byGas < (byOxygen ?? Infinity)
           ? [
-              `${capitalise(nameGas(gas))} drives people out before oxygen does, at ${own.words}: test for it as well.`,
+              `${capitalise(substanceOf(gas).name)} drives people out before oxygen does, at ${own.words}: test for it as well.`,
             ]
           : []),
         ...reached.map(({ pct, says }) => `At ${pct} %: ${says}.`),

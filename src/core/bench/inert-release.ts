@@ -3,7 +3,7 @@ import { choice, defineCalculation, figure, InputFault, number, optional } from 
 import { substanceOf } from '../gas/substances';
 import { capitalise } from '../text';
 import { LEAST_OXYGEN, POSITIVE, START_OXYGEN } from './fields';
-import { findOwnLimit, LEAKING_GAS, nameGas } from './leaking-gas';
+import { findOwnLimit, LEAKING_GAS } from './leaking-gas';
 
 /** What is left to breathe after inert gas was let go at once. */
 export const inertRelease = defineCalculation(
@@ -63,7 +63,7 @@ export const inertRelease = defineCalculation(
       figures: [
         figure('Oxygen, at the least', 'C', least_pct / 100, 'ratio', '%', true),
         figure('Oxygen, if it mixes as it comes', 'Cm', mixed_pct / 100, 'ratio', '%'),
-        figure(`${capitalise(nameGas(kind))}, at the most`, 'Cg', share, 'ratio', '%'),
+        figure(`${capitalise(substanceOf(kind).name)}, at the most`, 'Cg', share, 'ratio', '%'),
         figure('Gas that was let go', 'v', released, 'volume', 'm^3'),
       ],
       notes: [
@@ -72,7 +72,7 @@ export const inertRelease = defineCalculation(
           : 'Not below what may be breathed once it has mixed: near the place it was.',
         ...(own && share >= own.share
           ? [
-              `${capitalise(nameGas(kind))} is above ${own.words}: it drives people out whatever the oxygen is.`,
+              `${capitalise(substanceOf(kind).name)} is above ${own.words}: it drives people out whatever the oxygen is.`,
             ]
           : []),
         ...(worst ? [`At ${worst.pct} %: ${worst.says}.`] : []),

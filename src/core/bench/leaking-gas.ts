@@ -52,6 +52,3 @@ export function findOwnLimit(gas: LeakingGas): OwnLimit | undefined {
   ];
   return limits.toSorted((a, b) => a.share - b.share)[0];
 }
-
-/** The gas as a sentence begins with it. */
-export const nameGas = (gas: LeakingGas): string => substanceOf(gas).name;

@@ -36,6 +36,8 @@ describe('refusals', () => {
       'authorised-elsewhere',
       'still-holds',
       'last-site-manager',
+      'pin-code-unsigned',
+      'pin-reset-alone',
       'register-in-use',
       'register-unknown',
       'lock-without-owner',

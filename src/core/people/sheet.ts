@@ -1,5 +1,5 @@
 import { endOfDay, isDay, startOfDay } from '../days';
-import { readSheet, writeSheet, type SheetProblem } from '../sheet';
+import { MOST_NAMED, readWholeSheet, writeSheet, type SheetProblem } from '../sheet';
 import { PEOPLE_COLUMNS } from './columns';
 import { personSchema } from './schema';
 import { ROLE_NAMES, type Person } from './people';
@@ -8,7 +8,6 @@ const NEEDED = ['id', 'name', 'employer', 'role', 'until'];
 
 /** The most rows that a sheet of people may have. */
 const MOST_ROWS = 20_000;
-const MOST_NAMED = 200;
 
 /** Cells that a person has in each of their rows. */
 const SAME = ['name', 'employer', 'left'] as const;
@@ -56,14 +55,8 @@ function locate(
 
 /** Reads a sheet of people; every error by row and column. A day alone means its beginning for `from`, its end for the others, by the clock of the site. */
 export function readPeopleSheet(text: string, zone: string): PeopleRead {
-  const sheet = readSheet(text, { columns: PEOPLE_COLUMNS, needed: NEEDED, most: MOST_ROWS });
+  const sheet = readWholeSheet(text, { columns: PEOPLE_COLUMNS, needed: NEEDED, most: MOST_ROWS });
   if (!sheet.ok) return sheet;
-  if (sheet.rows.length > MOST_ROWS) {
-    return {
-      ok: false,
-      problems: [{ row: 0, field: '(sheet)', says: `at most ${MOST_ROWS} rows` }],
-    };
-  }
   const byId = new Map<string, { readonly cells: Cells; readonly row: number }[]>();
   sheet.rows.forEach((cells, n) => {
     const id = cells['id'] ?? '';

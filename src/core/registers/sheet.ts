@@ -1,13 +1,12 @@
 import type { z } from 'zod';
 import { endOfDay, isDay } from '../days';
-import { readSheet, writeSheet, type SheetProblem } from '../sheet';
+import { MOST_NAMED, readWholeSheet, writeSheet, type SheetProblem } from '../sheet';
 import { readJsonText } from '../text';
 import { SHEETS, type Cell } from './columns';
 import { REGISTER_ROWS, type RegisterName, type RegisterRow } from './schema';
 
 /** The most rows that a sheet of a register may have. */
 const MOST_ROWS = 25_000;
-const MOST_NAMED = 200;
 
 /** A cell as what it is; what cannot be read stays as it was typed, so that it is refused with its value. */
 function readCell(text: string, cell: Cell, zone: string): unknown {
@@ -29,14 +28,8 @@ export function readRegisterSheet(
   zone: string,
 ): RegisterSheetRead {
   const { columns, needed } = SHEETS[name];
-  const sheet = readSheet(text, { columns: Object.keys(columns), needed, most: MOST_ROWS });
+  const sheet = readWholeSheet(text, { columns: Object.keys(columns), needed, most: MOST_ROWS });
   if (!sheet.ok) return sheet;
-  if (sheet.rows.length > MOST_ROWS) {
-    return {
-      ok: false,
-      problems: [{ row: 0, field: '(sheet)', says: `at most ${MOST_ROWS} rows` }],
-    };
-  }
   const schema: z.ZodType<RegisterRow> = REGISTER_ROWS[name];
   const seen = new Map<string, number>();
   const problems: SheetProblem[] = [];
@@ -69,6 +62,33 @@ export function readRegisterSheet(
   return problems.length > 0
     ? { ok: false, problems: problems.slice(0, MOST_NAMED) }
     : { ok: true, rows };
+}
+
+/** A row that a sheet would put into a register, and what it would be. */
+export interface RegisterDifference {
+  readonly id: string;
+  readonly became: 'new' | 'changed';
+  readonly words: readonly string[];
+}
+
+const sayCell = (value: unknown): string =>
+  typeof value === 'string' ? value : JSON.stringify(value);
+
+/** Rows that are new or not as they stand, and the same in words; what the sheet does not name stays. */
+export function compareRegister(
+  next: readonly RegisterRow[],
+  before: readonly RegisterRow[],
+): { readonly put: readonly RegisterRow[]; readonly differences: readonly RegisterDifference[] } {
+  const known = new Map(before.map((row) => [row.id, JSON.stringify(row)]));
+  const put = next.filter((row) => known.get(row.id) !== JSON.stringify(row));
+  const differences = put.map((row) => ({
+    id: row.id,
+    became: known.has(row.id) ? ('changed' as const) : ('new' as const),
+    words: Object.entries(row)
+      .filter(([field]) => field !== 'id')
+      .map(([field, value]) => `${field} ${sayCell(value)}`),
+  }));
+  return { put, differences };
 }
 
 /** Writes a register as a sheet that can be read again. */

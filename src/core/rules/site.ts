@@ -58,6 +58,18 @@ export const SITE_RULES = {
     'who leaves takes nothing along that others rely on (29 CFR 1910.147(e)(3); practice)',
     'Sign them off and take their locks off first; where they are gone already, by the steps for an absent owner.',
   ),
+  'pin-code-unsigned': rule(
+    'site',
+    fixed('A code for a PIN is not signed by whoever makes it.'),
+    'each signature is given with a fresh PIN (site rule)',
+    'Sign it with your own PIN.',
+  ),
+  'pin-reset-alone': rule(
+    'site',
+    (f) => `${f.person} has a PIN: a reset is signed by two.`,
+    'nobody alone may stand in for another (practice)',
+    'The second is another site manager, a coordinator or an issuing authority, and not whose PIN it is.',
+  ),
   'last-site-manager': rule(
     'site',
     (f) => `${f.person} is the last site manager in force.`,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { id, words } from '../job/fields';
 import { ACTIVITIES } from '../plant/schema';
+import type { SheetProblem } from '../sheet';
 
 /** A work order as it comes in from outside: what is to be done on which equipment, and when. */
 export const workOrderSchema = z.strictObject({
@@ -29,8 +30,4 @@ export const MOST_ORDERS = 500;
 export const workOrdersSchema = z.array(z.unknown()).min(1).max(MOST_ORDERS);
 
 /** What is wrong with one order: which (from 1), which field, and why. */
-export interface OrderProblem {
-  readonly row: number;
-  readonly field: string;
-  readonly says: string;
-}
+export type OrderProblem = SheetProblem;

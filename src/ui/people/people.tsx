@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
+import type { Due } from '../../core/due';
 import { PEOPLE_COLUMNS } from '../../core/people/columns';
 import { ROLE_NAMES, type Person } from '../../core/people/people';
 import { SheetTool } from '../kit/sheet-tool';
@@ -29,39 +30,16 @@ interface Props {
   readonly me: string;
   readonly areas: readonly string[];
   readonly mayChange: boolean;
-  readonly now: string;
-}
-
-/** Within so many days (ms) of its end an authorisation is said to run out. Source: practice. */
-const SOON_MS = 60 * 86_400_000;
-
-/** What of a person's authorisations is over or soon will be; undefined where all is well. */
-function sayEnding(
-  { authorisations }: Person,
-  now: string,
-): { words: string; isOver: boolean } | undefined {
-  const at = Date.parse(now);
-  const over = authorisations.filter(({ until }) => Date.parse(until) < at);
-  const soon = authorisations.filter(
-    ({ until }) => Date.parse(until) >= at && Date.parse(until) - at < SOON_MS,
-  );
-  if (over.length > 0)
-    return {
-      words: `lapsed: ${over.map(({ role }) => ROLE_NAMES[role]).join(', ')}`,
-      isOver: true,
-    };
-  const [first] = soon.toSorted((a, b) => (a.until < b.until ? -1 : 1));
-  return (
-    first && { words: `${ROLE_NAMES[first.role]} ends ${first.until.slice(0, 10)}`, isOver: false }
-  );
+  /** Authorisations that have run out or soon will. */
+  readonly due: readonly Due[];
 }
 
 function PeopleTable({
   people,
   shown,
   withPin,
-  now,
-}: Pick<Props, 'people' | 'shown' | 'withPin' | 'now'>) {
+  due,
+}: Pick<Props, 'people' | 'shown' | 'withPin' | 'due'>) {
   const [text, setText] = useState('');
   const found = useMemo(() => {
     const wanted = text.trim().toLowerCase();
@@ -101,7 +79,7 @@ function PeopleTable({
           <tbody>
             {found.slice(0, MOST_SHOWN).map((person) => {
               const { id, name, employer, authorisations, leftAt } = person;
-              const ending = sayEnding(person, now);
+              const own = due.filter(({ kind, of }) => kind === 'authorisation' && of === id);
               return (
                 <tr
                   key={id}
@@ -126,11 +104,11 @@ function PeopleTable({
                       </>
                     )}
                     {leftAt === undefined && !hasPin.has(id) && 'no PIN yet. '}
-                    {leftAt === undefined && ending && (
-                      <span className={ending.isOver ? 'font-bold text-error' : ''}>
-                        {ending.words}
+                    {own.map(({ id: one, what, until, isOver }) => (
+                      <span key={one} className={isOver ? 'block font-bold text-error' : 'block'}>
+                        {what} {isOver ? 'over since' : 'until'} <Day at={until} />
                       </span>
-                    )}
+                    ))}
                   </td>
                 </tr>
               );

@@ -5,7 +5,7 @@ import { personSchema } from '../../../core/people/schema';
 import { sharedDatabase } from '../../../server/database';
 import { guarded } from '../../../server/guarded';
 import { changePeople } from '../../../server/people';
-import { respondChange } from '../../../server/people-requests';
+import { respondChange } from '../../../server/respond-change';
 import { listPeople } from '../../../server/registers';
 import { respondError } from '../../../server/respond';
 import { findMe } from '../../../server/session';

@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { hasLeft } from '../../../../core/people/people';
+import { refusePinCode } from '../../../../core/people/pin-code';
+import { explainIn } from '../../../../core/rules/book';
 import { readNow } from '../../../../server/clock';
 import { sharedDatabase } from '../../../../server/database';
 import { guarded } from '../../../../server/guarded';
 import { hasPin, makePinCode } from '../../../../server/people';
 import { findPerson } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
-import { findSiteManager, holdsNow } from '../../../../server/session';
+import { findSiteManager } from '../../../../server/session';
 import { refuseSignatures, signaturesSchema } from '../../../../server/sign';
+import { readValues } from '../../../../server/site-rules';
 
 const schema = z.strictObject({ person: z.string().min(1).max(40), signatures: signaturesSchema });
 
@@ -20,27 +23,19 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   const { person, signatures } = body.value;
   const db = sharedDatabase();
   const known = findPerson(db, person);
-  if (!known || hasLeft(known, readNow(db)))
+  const now = readNow(db);
+  if (!known || hasLeft(known, now))
     return respondError(404, 'There is no such person at this site.');
   const actor = who.person.id;
   const by = [...new Set(signatures.map((one) => one.person))];
-  if (!by.includes(actor)) return respondError(403, 'Sign it with your own PIN.');
-  if (hasPin(db, person)) {
-    const second = by.find((one) => one !== actor);
-    const witness = second === undefined ? undefined : findPerson(db, second);
-    if (
-      !witness ||
-      second === person ||
-      !holdsNow(witness, ['site-manager', 'coordinator', 'issuing-authority'])
-    )
-      return respondError(403, `${known.name} has a PIN: a reset is signed by two.`, [
-        'The second is another site manager, a coordinator or an issuing authority, and not whose PIN it is.',
-      ]);
+  const signers = by.flatMap((id) => findPerson(db, id) ?? []);
+  const [refusal] = refusePinCode(known, { actor, now, signers, isReset: hasPin(db, person) });
+  if (refusal) {
+    const { says, clear } = explainIn(readValues(db).values.zone)(refusal);
+    return respondError(403, says, [clear]);
   }
   const refused = await refuseSignatures(db, signatures);
   if (refused) return refused;
-  return Response.json({
-    ok: true,
-    code: makePinCode(db, person, [actor, ...by.filter((one) => one !== actor)]),
-  });
+  const makers = [actor, ...by.filter((one) => one !== actor)];
+  return Response.json({ ok: true, code: makePinCode(db, person, makers) });
 });

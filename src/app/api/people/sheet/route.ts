@@ -3,9 +3,9 @@ import { comparePeople, readPeopleSheet, writePeopleSheet } from '../../../../co
 import { sharedDatabase } from '../../../../server/database';
 import { guarded } from '../../../../server/guarded';
 import { changePeople, readPeopleVersion } from '../../../../server/people';
-import { respondChange } from '../../../../server/people-requests';
+import { respondChange, respondRows } from '../../../../server/respond-change';
 import { listPeople } from '../../../../server/registers';
-import { readBody, respondError } from '../../../../server/respond';
+import { readBody } from '../../../../server/respond';
 import { findSiteManager } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';
 import { readValues } from '../../../../server/site-rules';
@@ -39,13 +39,7 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   const { text, save } = body.value;
   const db = sharedDatabase();
   const read = readPeopleSheet(text, readValues(db).values.zone);
-  if (!read.ok) {
-    return respondError(
-      422,
-      'Nothing was taken in: some rows do not fit.',
-      read.problems.map(({ row, field, says }) => `row ${row}, ${field}: ${says}`),
-    );
-  }
+  if (!read.ok) return respondRows(read.problems);
   const known = new Map(listPeople(db).map((one) => [one.id, one]));
   const differences = comparePeople(read.people, known);
   if (!save) return Response.json({ ok: true, differences, expected: readPeopleVersion(db) });

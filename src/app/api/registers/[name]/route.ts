@@ -3,21 +3,20 @@ import { REGISTER_ROWS, type RegisterRow } from '../../../../core/registers/sche
 import { writeRegisterSheet } from '../../../../core/registers/sheet';
 import { sharedDatabase } from '../../../../server/database';
 import { guarded } from '../../../../server/guarded';
-import { respondChange } from '../../../../server/people-requests';
+import { respondChange } from '../../../../server/respond-change';
 import { changeRegister } from '../../../../server/register-change';
-import { findRegisterName, findRegisterKeeper } from '../../../../server/register-requests';
+import { findKept, findRegister, type OfRegister } from '../../../../server/register-requests';
 import { readRegisters } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
 import { findMe } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';
 
-type Given = { readonly params: Promise<{ name: string }> };
-
 /** A register as a sheet (CSV). */
-export const GET = guarded(async (_: Request, { params }: Given): Promise<Response> => {
+export const GET = guarded(async (_: Request, of: OfRegister): Promise<Response> => {
   if (!(await findMe())) return respondError(401, 'Sign in first.');
-  const name = findRegisterName((await params).name);
-  if (!name) return respondError(404, 'There is no such register.');
+  const found = await findRegister(of);
+  if (!found.ok) return found.response;
+  const { name } = found;
   const { registers } = readRegisters(sharedDatabase());
   return new Response(writeRegisterSheet(name, registers[name]), {
     headers: {
@@ -28,11 +27,10 @@ export const GET = guarded(async (_: Request, { params }: Given): Promise<Respon
 });
 
 /** Puts rows into a register and takes rows out, all or none, signed with a fresh PIN. */
-export const POST = guarded(async (request: Request, { params }: Given): Promise<Response> => {
-  const who = await findRegisterKeeper();
-  if (!who.ok) return who.response;
-  const name = findRegisterName((await params).name);
-  if (!name) return respondError(404, 'There is no such register.');
+export const POST = guarded(async (request: Request, of: OfRegister): Promise<Response> => {
+  const kept = await findKept(of);
+  if (!kept.ok) return kept.response;
+  const { name, actor } = kept;
   const row: z.ZodType<RegisterRow> = REGISTER_ROWS[name];
   const schema = z.strictObject({
     put: z.array(row).max(1000),
@@ -44,7 +42,6 @@ export const POST = guarded(async (request: Request, { params }: Given): Promise
   if (!body.ok) return body.response;
   const { pin, ...change } = body.value;
   const db = sharedDatabase();
-  const actor = who.person.id;
   const refused = await refuseSignatures(db, [{ person: actor, pin }]);
   return refused ?? respondChange(changeRegister(db, { ...change, name, actor }));
 });

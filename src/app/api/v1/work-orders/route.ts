@@ -1,20 +1,14 @@
 import { decodeText } from '../../../../core/text';
-import { readOrderSheet, workOrdersSchema, type OrderProblem } from '../../../../core/work-orders';
+import { readOrderSheet, workOrdersSchema } from '../../../../core/work-orders';
 import { findCaller } from '../../../../server/caller';
 import { sharedDatabase } from '../../../../server/database';
 import { readBody, readBytes, respondError } from '../../../../server/respond';
+import { respondRows } from '../../../../server/respond-change';
 import { listOrders, receiveOrders } from '../../../../server/work-orders';
 import { guarded } from '../../../../server/guarded';
 
 /** The largest sheet or list that is taken in (bytes). */
 const LARGEST = 1_000_000;
-
-const respondProblems = (problems: readonly OrderProblem[]): Response =>
-  respondError(
-    422,
-    'Nothing was taken in: some rows do not fit.',
-    problems.map(({ row, field, says }) => `row ${row}, ${field}: ${says}`),
-  );
 
 /** The orders of a request, as JSON or as CSV by its content type; or the response that refuses them. */
 async function readDocuments(
@@ -33,7 +27,7 @@ async function readDocuments(
     return { ok: false, response: respondError(400, 'the sheet is not text in UTF-8') };
   }
   const read = readOrderSheet(text);
-  return read.ok ? read : { ok: false, response: respondProblems(read.problems) };
+  return read.ok ? read : { ok: false, response: respondRows(read.problems) };
 }
 
 /** Takes work orders in, all or none. */
@@ -44,7 +38,7 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   const read = await readDocuments(request);
   if (!read.ok) return read.response;
   const answer = receiveOrders(db, read.documents, caller);
-  return answer.ok ? Response.json(answer) : respondProblems(answer.problems);
+  return answer.ok ? Response.json(answer) : respondRows(answer.problems);
 });
 
 /** Every work order with the job that was raised from it. */

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { readRegisterSheet } from '../../../../../core/registers/sheet';
+import { compareRegister, readRegisterSheet } from '../../../../../core/registers/sheet';
 import { sharedDatabase } from '../../../../../server/database';
 import { guarded } from '../../../../../server/guarded';
-import { respondChange } from '../../../../../server/people-requests';
+import { respondChange, respondRows } from '../../../../../server/respond-change';
 import { changeRegister } from '../../../../../server/register-change';
-import { findRegisterKeeper, findRegisterName } from '../../../../../server/register-requests';
+import { findKept, type OfRegister } from '../../../../../server/register-requests';
 import { readRegisters } from '../../../../../server/registers';
-import { readBody, respondError } from '../../../../../server/respond';
+import { readBody } from '../../../../../server/respond';
 import { refuseSignatures } from '../../../../../server/sign';
 import { readValues } from '../../../../../server/site-rules';
 
@@ -17,46 +17,20 @@ const schema = z.strictObject({
 });
 
 /** Reads a sheet of a register: answers every error by row and column, or what it would change; saves it when that is asked for. Rows that it does not name stay. */
-export const POST = guarded(
-  async (
-    request: Request,
-    { params }: { readonly params: Promise<{ name: string }> },
-  ): Promise<Response> => {
-    const who = await findRegisterKeeper();
-    if (!who.ok) return who.response;
-    const name = findRegisterName((await params).name);
-    if (!name) return respondError(404, 'There is no such register.');
-    const body = await readBody(request, schema, 5_000_000);
-    if (!body.ok) return body.response;
-    const { text, save } = body.value;
-    const db = sharedDatabase();
-    const read = readRegisterSheet(name, text, readValues(db).values.zone);
-    if (!read.ok) {
-      return respondError(
-        422,
-        'Nothing was taken in: some rows do not fit.',
-        read.problems.map(({ row, field, says }) => `row ${row}, ${field}: ${says}`),
-      );
-    }
-    const { registers, version } = readRegisters(db);
-    const known = new Map(registers[name].map((row) => [row.id, JSON.stringify(row)]));
-    const put = read.rows.filter((row) => known.get(row.id) !== JSON.stringify(row));
-    const differences = put.map((row) => ({
-      id: row.id,
-      became: known.has(row.id) ? 'changed' : 'new',
-      words: Object.entries(row)
-        .filter(([field]) => field !== 'id')
-        .map(
-          ([field, value]) =>
-            `${field} ${typeof value === 'object' ? JSON.stringify(value) : value}`,
-        ),
-    }));
-    if (!save) return Response.json({ ok: true, differences, expected: version });
-    const actor = who.person.id;
-    const refused = await refuseSignatures(db, [{ person: actor, pin: save.pin }]);
-    if (refused) return refused;
-    return respondChange(
-      changeRegister(db, { name, put, remove: [], expected: save.expected, actor }),
-    );
-  },
-);
+export const POST = guarded(async (request: Request, of: OfRegister): Promise<Response> => {
+  const kept = await findKept(of);
+  if (!kept.ok) return kept.response;
+  const { name, actor } = kept;
+  const body = await readBody(request, schema, 5_000_000);
+  if (!body.ok) return body.response;
+  const { text, save } = body.value;
+  const db = sharedDatabase();
+  const read = readRegisterSheet(name, text, readValues(db).values.zone);
+  if (!read.ok) return respondRows(read.problems);
+  const { registers, version } = readRegisters(db);
+  const { put, differences } = compareRegister(read.rows, registers[name]);
+  if (!save) return Response.json({ ok: true, differences, expected: version });
+  const { expected, pin } = save;
+  const refused = await refuseSignatures(db, [{ person: actor, pin }]);
+  return refused ?? respondChange(changeRegister(db, { name, put, remove: [], expected, actor }));
+});
