@@ -35,6 +35,7 @@ export default async function SitePage() {
     >
       {holdsNow(me, ['site-manager']) && (
         <Devices
+          isDemo={process.env.LANTERN_DEMO === '1'}
           own={(await findOwnDevice())?.name}
           devices={listDevices(db)
             .filter(({ endedAt }) => endedAt === undefined)

@@ -144,7 +144,7 @@ export function PersonForm({
             key={id}
             role="group"
             aria-label={`Authorisation ${n + 1}`}
-            className="grid items-end gap-2 border-t border-base-300 pt-2 sm:grid-cols-[1fr_9rem_9rem_7rem]"
+            className="grid items-end gap-2 border-t border-base-300 pt-2 sm:grid-cols-[minmax(13rem,1fr)_8rem_8rem_5.25rem]"
           >
             <label className="flex flex-col text-sm">
               Authorised as

@@ -27,10 +27,13 @@ const KINDS = [
 export function Devices({
   devices,
   own,
+  isDemo,
 }: {
   readonly devices: readonly ShownDevice[];
   /** The device at hand, by name, where it is enrolled. */
   readonly own: string | undefined;
+  /** On the demonstration names are shown on every device. */
+  readonly isDemo: boolean;
 }) {
   const router = useRouter();
   const [answer, setAnswer] = useState<Posted>();
@@ -43,7 +46,9 @@ export function Devices({
     <Panel title="Devices">
       <p className="text-sm">
         {own === undefined
-          ? 'This device is not enrolled: whoever signs in here types their short name.'
+          ? isDemo
+            ? 'This device is not enrolled. On a site of your own, whoever signs in on it types their short name.'
+            : 'This device is not enrolled: whoever signs in here types their short name.'
           : `This device is enrolled as ${own}: names are shown before anybody signs in.`}
       </p>
       <ul aria-label="Devices that are enrolled" className="text-sm">
