@@ -7,6 +7,9 @@ import { examine } from '../server/doctor';
 import { makePinCode } from '../server/people';
 import { findPerson } from '../server/registers';
 import { rebuildRows } from '../server/rebuild';
+import { rehearse } from '../server/rehearse';
+import { readSiteFolder } from '../server/site-folder/read';
+import { writeSiteFolder } from '../server/site-folder/write';
 import { verifyAll } from '../server/verify';
 import { BadFile } from './files';
 import type { Answer } from './commands';
@@ -44,6 +47,39 @@ export function runRestore([from = '', file = databaseFile()]: string[]): Answer
     ? `${file}: ${restored.verdict.events} events, newest ${restored.verdict.head.slice(0, 16)}, verified and put in place${restored.kept === undefined ? '' : `; what was there is ${restored.kept}`}.\n`
     : restored.problems.map((problem) => `NOT RESTORED: ${problem}\n`).join('');
   return { document: restored, text, passes: restored.ok };
+}
+
+/** Restores a backup into a second file, compares it with the database in use, and takes it away again. */
+export function runRehearse([file = databaseFile(), from]: string[]): Answer {
+  const done = rehearse(openThere(file), file, { from });
+  const text = done.ok
+    ? `${done.says}\n`
+    : done.problems.map((problem) => `NOT RESTORED: ${problem}\n`).join('');
+  return { document: done, text, passes: done.ok };
+}
+
+/** Writes a whole site into a folder, as open files. */
+export function runExportSite(
+  [folder = '', file = databaseFile()]: string[],
+  { withPins = false }: { withPins?: boolean },
+): Answer {
+  const written = writeSiteFolder(openThere(file), folder, { withPins });
+  const text = written.ok
+    ? `${folder}: ${written.folder.site}, ${written.folder.events} events, ${written.folder.files.length} files. ${withPins ? 'The hashes of PINs are in it: keep it as you keep the database.' : 'PINs are not in it: everybody sets one anew.'} Bring the key of the ledger by another way.\n`
+    : written.problems.map((problem) => `NOT EXPORTED: ${problem}\n`).join('');
+  return { document: written, text, passes: written.ok };
+}
+
+/** Takes a whole site in from a folder, into a new database. */
+export async function runImportSite([
+  folder = '',
+  file = databaseFile(),
+]: string[]): Promise<Answer> {
+  const taken = await readSiteFolder(folder, file);
+  const text = taken.ok
+    ? `${file}: ${taken.folder.site}, ${taken.verdict.events} events, verified.${taken.folder.hasPins ? '' : ' Nobody has a PIN yet: lantern pin-code PERSON makes a code for the first site manager.'}\n`
+    : taken.problems.map((problem) => `NOT IMPORTED: ${problem}\n`).join('');
+  return { document: taken, text, passes: taken.ok };
 }
 
 /** Writes what is kept of jobs anew, from a chain that is whole. */

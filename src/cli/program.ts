@@ -37,6 +37,9 @@ const WORK = {
   rebuild: async () => (await import('./ledger')).runRebuild,
   backup: async () => (await import('./ledger')).runBackup,
   restore: async () => (await import('./ledger')).runRestore,
+  rehearse: async () => (await import('./ledger')).runRehearse,
+  'export-site': async () => (await import('./ledger')).runExportSite,
+  'import-site': async () => (await import('./ledger')).runImportSite,
   'pin-code': async () => (await import('./ledger')).runPinCode,
   doctor: async () => (await import('./ledger')).runDoctor,
 } satisfies Readonly<Record<string, () => Promise<Work>>>;
@@ -72,9 +75,15 @@ export function buildProgram(out: Write, err: Write) {
       }
     };
 
-  const add = (under: Command, name: keyof typeof WORK, args: string, about: string) =>
+  const add = (
+    under: Command,
+    name: keyof typeof WORK,
+    args: string,
+    about: string,
+    called: string = name,
+  ) =>
     under
-      .command(`${name} ${args}`)
+      .command(`${called} ${args}`)
       .description(about)
       .option('--json', 'print JSON')
       .action(act(name));
@@ -94,11 +103,25 @@ export function buildProgram(out: Write, err: Write) {
     'why each point is there, and what one failure more would mean',
   );
   addJob('sequence', '<plant> <scope> <plan> [grades]', 'the order of work for a plan');
-  add(
+  const exporting = add(
     program,
     'export',
     '<plant> <target>',
     'write the plant as .json, .zip (CSV sheets) or .graphml',
+  );
+  add(
+    exporting,
+    'export-site',
+    '<folder> [file]',
+    'write the whole site as open files: JSON lines and CSV, with their digests',
+    'site',
+  ).option('--with-pins', 'the hashes of PINs as well: keep the folder as you keep the database');
+  add(
+    program.command('import').description('take in what was exported'),
+    'import-site',
+    '<folder> [file]',
+    'take a whole site in from a folder, into a new database',
+    'site',
   );
   add(program, 'compare', '<before> <after>', 'what changes from one plant file to another');
   const plant = program.command('plant').description('a plant file by itself');
@@ -134,6 +157,12 @@ export function buildProgram(out: Write, err: Write) {
     'restore',
     '<from> [file]',
     'put a backup into the place of the database, once it is verified',
+  );
+  add(
+    program,
+    'rehearse',
+    '[file] [from]',
+    'restore the newest backup (or another) into a second file and compare it; nothing is changed',
   );
   add(
     program,

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { closeDatabase, openDatabase } from '../db';
@@ -41,6 +41,31 @@ describe('a site at the command line', () => {
     closeDatabase(db);
     const nobody = await run('pin-code', 'nobody', file);
     expect([nobody.code, nobody.out]).toEqual([2, expect.stringContaining('nobody')]);
+  });
+
+  it('is moved to another machine by two commands and its key', async () => {
+    const to = join(folder, 'moved');
+    const out = await run('export', 'site', to, file);
+    expect([out.code, out.out]).toEqual([0, expect.stringContaining('PINs are not in it')]);
+    const target = join(folder, 'new.db');
+    const early = await run('import', 'site', to, target);
+    expect([early.code, early.out]).toEqual([1, expect.stringContaining('NOT IMPORTED')]);
+    copyFileSync(`${file}.key`, `${target}.key`);
+    const taken = await run('import', 'site', to, target);
+    expect([taken.code, taken.out]).toEqual([0, expect.stringContaining('verified')]);
+    expect((await run('pin-code', 'uma', target)).code).toBe(0);
+    // A plant is still exported under its own name.
+    const plant = await run('export', join(to, 'plant.json'), join(folder, 'plant.graphml'));
+    expect(plant.code).toBe(0);
+  }, 60_000);
+
+  it('has a restore rehearsed', async () => {
+    const none = await run('rehearse', file);
+    expect([none.code, none.out]).toEqual([1, expect.stringContaining('there is no backup')]);
+    const copy = join(folder, 'copy.db');
+    await run('backup', copy, file);
+    const done = await run('rehearse', file, copy);
+    expect([done.code, done.out]).toEqual([0, expect.stringContaining('can be restored')]);
   });
 
   it('is looked over by the doctor, who says what to do', async () => {

@@ -1,3 +1,3 @@
 export { checkHeads, appendHead, findHeadsFile, type Head } from './heads';
 export * from './ledger';
-export { findKeyFile, openSigner, signerOf, type Signer } from './signer';
+export { findKeyFile, openSigner, signerOf, useSigner, type Signer } from './signer';

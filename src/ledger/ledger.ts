@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, gt, like, max, sql } from 'drizzle-orm';
+import { liftEvent, versionOfKind } from '../core/event-versions';
 import { onceFor, onceKept, tables, type Db } from '../db';
 import { FIRST_HASH, hashEvent, type ChainedEvent } from './hash';
 import { appendHead, type Head } from './heads';
@@ -47,16 +48,26 @@ const askLast = onceFor((db) =>
     .prepare(),
 );
 
+type Row = typeof tables.events.$inferSelect;
+
+/** An event as the application of today knows it, however long ago it was written. */
+const readRow = (row: Row): StoredEvent => ({
+  ...row,
+  payload: liftEvent(JSON.parse(row.payload)),
+});
+
+/** An event as it is written: with the version of its kind, so that a later application can lift it. */
+const writePayload = (payload: { readonly kind: string }): string =>
+  JSON.stringify({ ...payload, v: versionOfKind(payload.kind) });
+
 /** Reads a stream from its beginning, or what came after a sequence number. */
 export function readStream(db: Db, stream: string, after = 0): StoredEvent[] {
-  return askStream(db)
-    .all({ stream, after })
-    .map((row) => ({ ...row, payload: JSON.parse(row.payload) as unknown }));
+  return askStream(db).all({ stream, after }).map(readRow);
 }
 
 /** Every event of the ledger, oldest first, read as they are asked for. */
 export function* iterateEvents(db: Db): Generator<StoredEvent> {
-  for (const row of iterateRows(db)) yield { ...row, payload: JSON.parse(row.payload) as unknown };
+  for (const row of iterateRows(db)) yield readRow(row);
 }
 
 /** The number of the newest event of the whole ledger; 0 before the first. */
@@ -74,7 +85,7 @@ export const listGrown = (db: Db, after: number): string[] =>
 /** The newest event of a stream, or undefined. */
 export function readLast(db: Db, stream: string): StoredEvent | undefined {
   const row = askLast(db).get({ stream });
-  return row && { ...row, payload: JSON.parse(row.payload) as unknown };
+  return row && readRow(row);
 }
 
 /** The stream that says what became of the clock. */
@@ -115,11 +126,12 @@ function sayTimeWentBack(tx: Db, head: Head, { at }: EventMark): Head {
   const { id } = tables.events;
   const last = tx.select().from(tables.events).where(eq(id, head.events)).get();
   if (!last || Date.parse(at) >= Date.parse(last.at)) return head;
+  const wentBack = { kind: 'time-went-back', from: last.at, to: at };
   return chain(tx, head, {
     stream: CLOCK_STREAM,
     sequence: nextSequence(tx, CLOCK_STREAM),
     type: 'time-went-back',
-    payload: JSON.stringify({ kind: 'time-went-back', from: last.at, to: at }),
+    payload: writePayload(wentBack),
     actor: 'the clock',
     at,
     policy: 'none',
@@ -147,7 +159,7 @@ export function appendEvents(
         stream,
         sequence: from + index,
         type: payload.kind,
-        payload: JSON.stringify(payload),
+        payload: writePayload(payload),
         ...mark,
       }),
     before,
@@ -170,10 +182,8 @@ export type LedgerReport =
   | { readonly whole: true; readonly events: number; readonly head: string }
   | { readonly whole: false; readonly at: number; readonly says: string };
 
-type Row = typeof tables.events.$inferSelect;
-
 /** Rows of the ledger, oldest first, as they are asked for. */
-function* iterateRows(db: Db): Generator<Row> {
+export function* iterateRows(db: Db): Generator<Row> {
   const MOST = 1000;
   for (let after = 0; ;) {
     const { id } = tables.events;

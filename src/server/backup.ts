@@ -12,7 +12,7 @@ export type Backup =
 const refuse = (...problems: readonly string[]): Backup => ({ ok: false, problems });
 
 /** Closes a database and takes away what SQLite left beside it: everything stands in the one file then. */
-function closeAlone(db: Db): void {
+export function closeAlone(db: Db): void {
   const { name } = db.$client;
   db.$client.pragma('journal_mode = DELETE');
   closeDatabase(db);
@@ -20,7 +20,7 @@ function closeAlone(db: Db): void {
 }
 
 /** Verifies a copy with the key of the database that it was made from. What cannot even be opened is not whole. */
-function verifyCopy(copy: string, signer: Signer): Verdict {
+export function verifyCopy(copy: string, signer: Signer): Verdict {
   const broken = (error: unknown): Verdict => {
     return { whole: false, events: 0, head: '', problems: [describeTrouble(error)], notes: [] };
   };

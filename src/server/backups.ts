@@ -31,8 +31,8 @@ export type BackupTry = z.infer<typeof trySchema>;
 const NAME = /^lantern-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z\.db$/;
 
 /** Where backups lie: beside the database, better on another disk (LANTERN_BACKUPS). */
-export const backupFolder = (): string =>
-  process.env.LANTERN_BACKUPS ?? join(dirname(databaseFile()), 'backups');
+export const backupFolder = (file = databaseFile()): string =>
+  process.env.LANTERN_BACKUPS ?? join(dirname(file), 'backups');
 
 /** The name of a backup by when it is made (ms). */
 export const nameBackup = (now_ms: number): string =>
@@ -53,16 +53,31 @@ export function listBackups(folder: string): KeptBackup[] {
     .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
-const tryFile = (folder: string): string => join(folder, 'last-try.json');
-
-/** How the last try went; undefined before the first, or when nobody can read it. */
-export function readLastTry(folder: string): BackupTry | undefined {
+const readTry = (file: string): BackupTry | undefined => {
   try {
-    return trySchema.parse(JSON.parse(readFileSync(tryFile(folder), 'utf8')));
+    return trySchema.parse(JSON.parse(readFileSync(file, 'utf8')));
   } catch {
     return undefined;
   }
-}
+};
+
+const tryFile = (folder: string): string => join(folder, 'last-try.json');
+
+/** How the last try went; undefined before the first, or when nobody can read it. */
+export const readLastTry = (folder: string): BackupTry | undefined => readTry(tryFile(folder));
+
+const rehearsalFile = (folder: string): string => join(folder, 'last-rehearsal.json');
+
+/** How the last rehearsal of a restore went; undefined before the first, or when nobody can read it. */
+export const readLastRehearsal = (folder: string): BackupTry | undefined =>
+  readTry(rehearsalFile(folder));
+
+/** Writes down how a rehearsal went. */
+export const writeRehearsal = (folder: string, done: BackupTry): void =>
+  writeFileSync(rehearsalFile(folder), JSON.stringify(done), { mode: 0o600 });
+
+/** A restore is rehearsed at least so often (ms): four times a year. Source: practice. */
+const REHEARSED_MS = 92 * 24 * 3_600_000;
 
 /** Takes away backups beyond those that are kept, the oldest first; with each what lies beside it. */
 export function prune(folder: string, keep: number): void {
@@ -145,6 +160,9 @@ export interface BackupState {
   readonly newest: KeptBackup | undefined;
   readonly count: number;
   readonly last: BackupTry | undefined;
+  readonly rehearsal: BackupTry | undefined;
+  /** No restore has been rehearsed with success for a quarter of a year. */
+  readonly isUnrehearsed: boolean;
   /** None good within twice the time between two. */
   readonly isOld: boolean;
 }
@@ -154,21 +172,27 @@ export function readBackupState(db: Db, now_ms = Date.now()): BackupState {
   const all = listBackups(folder);
   const [newest] = all;
   const every_ms = readValues(db).values['backup-every-h'] * 3_600_000;
+  const rehearsal = readLastRehearsal(folder);
   return {
     newest,
     count: all.length,
     last: readLastTry(folder),
+    rehearsal,
+    isUnrehearsed: rehearsal?.ok !== true || now_ms - Date.parse(rehearsal.at) > REHEARSED_MS,
     isOld: newest === undefined || now_ms - Date.parse(newest.at) > 2 * every_ms,
   };
 }
 
 /** The backups in words, for the page of the site. */
 export function sayBackups(db: Db): { readonly says: string; readonly isOld: boolean } {
-  const { newest, count, last, isOld } = readBackupState(db);
+  const { newest, count, last, isOld, rehearsal } = readBackupState(db);
   const { instant } = momentsIn(readValues(db).values.zone);
   const failed = last?.ok === false ? ` The last try failed: ${last.says}` : '';
   const good = newest
     ? `The last good one is of ${instant(newest.at)} (${(newest.bytes / 1e6).toFixed(1)} MB); ${count} are kept in ${backupFolder()}.`
     : `None has been made yet; they go to ${backupFolder()}.`;
-  return { says: good + failed, isOld };
+  const rehearsed = rehearsal
+    ? ` A restore was last rehearsed at ${instant(rehearsal.at)}${rehearsal.ok ? '.' : `, and failed: ${rehearsal.says}`}`
+    : ' A restore has not been rehearsed yet.';
+  return { says: good + failed + rehearsed, isOld };
 }

@@ -2,7 +2,7 @@ import { chmodSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } 
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { closeDatabase, openDatabase, tables } from '../db';
-import { nameBackup } from './backups';
+import { nameBackup, writeRehearsal } from './backups';
 import { loadDemo } from './demo';
 import { examine } from './doctor';
 
@@ -31,6 +31,8 @@ async function makeSite(): Promise<void> {
   closeDatabase(db);
   mkdirSync(join(folder, 'kept'));
   writeFileSync(join(folder, 'kept', nameBackup(Date.now())), 'x');
+  const at = new Date().toISOString();
+  writeRehearsal(join(folder, 'kept'), { at, ok: true, says: 'it can be restored' });
 }
 
 describe('the doctor', () => {

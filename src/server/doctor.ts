@@ -88,6 +88,18 @@ function lookAtBackups(db: Db, now_ms: number): Finding {
   );
 }
 
+function lookAtRehearsal(db: Db, now_ms: number): Finding {
+  const { rehearsal, isUnrehearsed } = readBackupState(db, now_ms);
+  if (!isUnrehearsed && rehearsal) return well('Restore', `rehearsed at ${rehearsal.at}`);
+  return ill(
+    'Restore',
+    rehearsal
+      ? `last rehearsed at ${rehearsal.at}${rehearsal.ok ? '' : `, and it failed: ${rehearsal.says}`}`
+      : 'it has never been rehearsed',
+    'Rehearse it, at least every quarter of a year: lantern rehearse.',
+  );
+}
+
 function lookAtClock(db: Db, now_ms: number): Finding {
   const { events } = tables;
   const newest = db.select({ at: events.at }).from(events).orderBy(desc(events.id)).limit(1).get();
@@ -139,7 +151,7 @@ export function examine(
             `Open /set-up with the code in ${file}.set-up-code.`,
           ),
       lookAtClock(db, now_ms),
-      ...(isSetUp(db) ? [lookAtBackups(db, now_ms)] : []),
+      ...(isSetUp(db) ? [lookAtBackups(db, now_ms), lookAtRehearsal(db, now_ms)] : []),
       ...(verdict === undefined
         ? []
         : [

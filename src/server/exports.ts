@@ -141,6 +141,10 @@ function* toJson(rows: Iterable<Row>): Generator<string> {
   yield ']\n';
 }
 
+/** One of the tables as a sheet, piece by piece. */
+export const writeSheetOf = (db: Db, name: ExportName): Iterable<string> =>
+  toCsv(EXPORTS[name](db));
+
 /** One of the tables as text, piece by piece, so that ten years of events go out without filling the memory. */
 export function streamExport(
   db: Db,

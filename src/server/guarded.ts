@@ -1,3 +1,4 @@
+import { WrittenLater } from '../core/event-versions';
 import { sharedDatabase } from './database';
 import { respondError } from './respond';
 import { findDiskTrouble, noteTrouble } from './trouble';
@@ -27,6 +28,8 @@ export const guarded =
       if (error instanceof GivenUp) {
         return respondError(503, `This was given up: ${error.message}. Nothing was changed.`);
       }
+      if (error instanceof WrittenLater)
+        return respondError(503, `Nothing can be read: ${error.message}.`);
       const words = findDiskTrouble(error);
       if (words !== undefined) {
         remember(words);

@@ -204,6 +204,7 @@ export function listPersonPast(
     .flatMap(({ payload, actor, at }) => {
       const event = payload as PersonEvent;
       const by = names[actor] ?? actor;
+      if (event.kind === 'pins-ended') return [{ at, by, words: 'PIN ended: the site was moved' }];
       if (event.kind !== 'person-saved') {
         if (event.person !== person) return [];
         if (event.kind === 'pin-set') return [{ at, by, words: 'PIN set' }];

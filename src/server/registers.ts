@@ -182,9 +182,8 @@ export function nextRegister(
 }
 
 /** A person as they were saved, with the digest of their PIN's hash: the hash itself never stands in the ledger. */
-export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash' | 'leftAt'> {
+export interface PersonSaved extends Omit<typeof tables.people.$inferSelect, 'pinHash'> {
   readonly kind: 'person-saved';
-  readonly leftAt?: string | null;
   readonly pinDigest: string;
 }
 
@@ -203,7 +202,12 @@ export interface PinSet {
   readonly pinDigest: string;
 }
 
-export type PersonEvent = PersonSaved | PinCodeMade | PinSet;
+/** The site was moved without the PINs of its people: everybody sets one anew. */
+export interface PinsEnded {
+  readonly kind: 'pins-ended';
+}
+
+export type PersonEvent = PersonSaved | PinCodeMade | PinSet | PinsEnded;
 
 export function appendSite(
   tx: Db,
