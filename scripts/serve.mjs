@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import next from 'next';
+import { log, noteRefused, noteRequest } from './log.mjs';
 
 /**
  * The server: Next behind a door that lets in only what can be a request, and that knows from which address it comes.
@@ -27,7 +28,8 @@ function findFault(url) {
   }
 }
 
-function refuse(response, words) {
+function refuse(request, response, words) {
+  noteRefused(request);
   const body = JSON.stringify({ ok: false, kind: 'error', error: words, problems: [] });
   response.writeHead(400, { 'content-type': 'application/json', connection: 'close' });
   response.end(body);
@@ -66,10 +68,15 @@ await app.prepare();
 const server = createServer((request, response) => {
   const { method = '', url = '/', headers } = request;
   if (!METHODS.has(method))
-    return refuse(response, `The method ${method.slice(0, 20)} is not one of this server.`);
+    return refuse(
+      request,
+      response,
+      `The method ${method.slice(0, 20)} is not one of this server.`,
+    );
   const fault = findFault(url);
-  if (fault) return refuse(response, `The address ${fault}.`);
+  if (fault) return refuse(request, response, `The address ${fault}.`);
   headers['x-lantern-address'] = addressOf(request);
+  noteRequest(request, response);
   if (proxies === 0) delete headers['x-forwarded-proto'];
   const isTls = process.env.LANTERN_TLS === '1' || headers['x-forwarded-proto'] === 'https';
   if (isTls) response.setHeader('strict-transport-security', 'max-age=31536000');
@@ -77,9 +84,13 @@ const server = createServer((request, response) => {
 });
 server.keepAliveTimeout = KEPT_MS;
 server.headersTimeout = KEPT_MS + 5000;
-server.listen(port, host, () => console.log(`listens on http://${host}:${port}`));
+server.listen(port, host, () => {
+  log.info({ host, port }, 'started');
+  console.log(`listens on http://${host}:${port}`);
+});
 for (const signal of ['SIGINT', 'SIGTERM']) {
   process.on(signal, () => {
+    log.info({ signal }, 'stopped');
     server.close(() => process.exit(0));
     // Screens hold their lines open: they come back by themselves.
     server.closeAllConnections();

@@ -22,8 +22,14 @@ function openThere(file: string): Db {
 }
 
 /** Looks over everything that is kept: chain, signatures, heads, every table. */
-export function runVerify([file = databaseFile()]: string[], { head }: { head?: string }): Answer {
-  const verdict = verifyAll(openThere(file), { expectedHead: head });
+export function runVerify(
+  [file = databaseFile()]: string[],
+  { head, heads }: { head?: string; heads?: string },
+): Answer {
+  if (heads !== undefined && !existsSync(heads)) {
+    throw new BadFile(heads, [{ path: '--heads', message: 'is not there' }]);
+  }
+  const verdict = verifyAll(openThere(file), { expectedHead: head, headsFile: heads });
   const { whole, events, problems, notes } = verdict;
   const text = whole
     ? `whole: ${events} events, newest ${verdict.head.slice(0, 16)}\n${notes.map((note) => `note: ${note}\n`).join('')}`

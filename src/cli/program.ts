@@ -139,7 +139,12 @@ export function buildProgram(out: Write, err: Write) {
     'verify',
     '[file]',
     'look over everything that is kept: chain, signatures, heads, every table',
-  ).option('--head <hash>', 'a head from a handover or a paper, which has to stand in the chain');
+  )
+    .option('--head <hash>', 'a head from a handover or a paper, which has to stand in the chain')
+    .option(
+      '--heads <file>',
+      'heads that were sent out, one a line: each has to stand in the chain',
+    );
   add(
     ledger,
     'rebuild',

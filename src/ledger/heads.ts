@@ -21,15 +21,20 @@ const textOf = ({ events, hash, at, restored }: Omit<HeadLine, 'signature'>): st
 /** The file to which every head is added, and from which nothing is ever taken; undefined for a database in memory. */
 export const findHeadsFile = (db: Db): string | undefined => findBeside(db, 'heads');
 
-/** Adds a head to the file beside the database, signed. */
-export function appendHead(
+/** A head as one line of JSON, signed. */
+export const signHead = (
   db: Db,
   head: Head & { readonly at: string; readonly restored?: true },
-): void {
+): string => {
+  const line: HeadLine = { ...head, signature: signerOf(db).sign(textOf(head)) };
+  return `${JSON.stringify(line)}\n`;
+};
+
+/** Adds a head to the file beside the database, signed. */
+export function appendHead(db: Db, head: Parameters<typeof signHead>[1]): void {
   const file = findHeadsFile(db);
   if (file === undefined) return;
-  const line: HeadLine = { ...head, signature: signerOf(db).sign(textOf(head)) };
-  appendFileSync(file, `${JSON.stringify(line)}\n`, { mode: 0o600 });
+  appendFileSync(file, signHead(db, head), { mode: 0o600 });
 }
 
 type Read = { readonly ok: true; readonly line: HeadLine } | { readonly ok: false };

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, gt, like, max, sql } from 'drizzle-orm';
 import { liftEvent, versionOfKind } from '../core/event-versions';
-import { onceFor, onceKept, tables, type Db } from '../db';
+import { logFault, onceFor, onceKept, tables, type Db } from '../db';
 import { FIRST_HASH, hashEvent, type ChainedEvent } from './hash';
 import { appendHead, type Head } from './heads';
 import { signerOf, type Signer } from './signer';
@@ -173,7 +173,7 @@ export function appendEvents(
       appendHead(tx, { ...head, at: mark.at });
     } catch (error) {
       // The events are kept and signed; the next head says what this one would have said.
-      console.error('the head of the ledger could not be added to its file:', error);
+      logFault('the head of the ledger could not be added to its file', error);
     }
   });
 }

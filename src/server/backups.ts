@@ -11,7 +11,7 @@ import {
 import { dirname, join } from 'node:path';
 import { z } from 'zod';
 import { momentsIn } from '../core/moments';
-import { perProcess, type Db } from '../db';
+import { log, logFault, perProcess, type Db } from '../db';
 import { databaseFile } from './database';
 import { isSetUp } from './set-up';
 import { readValues } from './site-rules';
@@ -145,12 +145,13 @@ export function keepBackups(db: Db): void {
     isBusy = true;
     const done = await backUpNow(folder, keep);
     isBusy = false;
-    if (!done.ok) console.error(`no backup could be made: ${done.says}`);
+    if (done.ok) log().info('a backup was made');
+    else log().error({ why: done.says }, 'no backup could be made');
   };
   setInterval(() => {
     look().catch((error: unknown) => {
       isBusy = false;
-      console.error('no backup could be made:', error);
+      logFault('no backup could be made', error);
     });
   }, LOOK_MS).unref();
 }

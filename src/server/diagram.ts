@@ -11,7 +11,7 @@ import {
   type Diagram,
   type PlantGraph,
 } from '../core/plant';
-import { perProcess, tables, type Db } from '../db';
+import { logFault, perProcess, tables, type Db } from '../db';
 import type { LaidDrawing, LaneDrawing } from './beside/lanes';
 import { doFor } from './beside/queue';
 import { readGraph } from './plant';
@@ -155,7 +155,7 @@ export async function drawAhead(db: Db): Promise<void> {
   const graph = readGraph(db);
   for (const { id } of graph.plant.areas) {
     await drawArea(db, graph, id).catch((error: unknown) =>
-      console.error(`area ${id} was not drawn ahead:`, error),
+      logFault(`area ${id} was not drawn ahead`, error),
     );
   }
 }

@@ -3,6 +3,7 @@ import { dirname } from 'node:path';
 import { desc } from 'drizzle-orm';
 import { openDatabase, closeDatabase, tables, type Db } from '../db';
 import { backupFolder, readBackupState } from './backups';
+import { readHeadSent } from './send-heads';
 import { isSetUp } from './set-up';
 import { describeTrouble } from './trouble';
 import { verifyAll } from './verify';
@@ -100,6 +101,20 @@ function lookAtRehearsal(db: Db, now_ms: number): Finding {
   );
 }
 
+function lookAtHeads(db: Db): Finding[] {
+  const sent = readHeadSent(db);
+  if (!sent) return [];
+  return [
+    sent.ok
+      ? well('Head of the ledger', `sent out at ${sent.at}`)
+      : ill(
+          'Head of the ledger',
+          `it could not be sent out at ${sent.at}: ${sent.says}`,
+          'Look at what LANTERN_HEADS_TO names; it is tried again every five minutes.',
+        ),
+  ];
+}
+
 function lookAtClock(db: Db, now_ms: number): Finding {
   const { events } = tables;
   const newest = db.select({ at: events.at }).from(events).orderBy(desc(events.id)).limit(1).get();
@@ -151,6 +166,7 @@ export function examine(
             `Open /set-up with the code in ${file}.set-up-code.`,
           ),
       lookAtClock(db, now_ms),
+      ...lookAtHeads(db),
       ...(isSetUp(db) ? [lookAtBackups(db, now_ms), lookAtRehearsal(db, now_ms)] : []),
       ...(verdict === undefined
         ? []

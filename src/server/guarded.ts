@@ -1,4 +1,5 @@
 import { WrittenLater } from '../core/event-versions';
+import { logFault } from '../db';
 import { sharedDatabase } from './database';
 import { respondError } from './respond';
 import { findDiskTrouble, noteTrouble } from './trouble';
@@ -37,7 +38,7 @@ export const guarded =
           'If work has to stop, stop it by radio now, and write it down by hand.',
         ]);
       }
-      console.error(error);
+      logFault('a route has a fault', error);
       return respondError(500, 'The server has a fault of its own here. Nothing was recorded.');
     }
   };

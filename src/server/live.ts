@@ -1,5 +1,5 @@
 import { listGrown, readHead } from '../ledger';
-import { perProcess, type Db } from '../db';
+import { logFault, perProcess, type Db } from '../db';
 import { readNow } from './clock';
 import { JOB_STREAM } from './job-state';
 import { readPresence, type Presence } from './presence';
@@ -91,7 +91,7 @@ export function listen(db: Db, hear: Listener['hear'], leave: Leave = FOREVER): 
       look(db, tower);
     } catch (error) {
       // Screens that hear nothing say so themselves; the next look may succeed.
-      console.error('the screens could not be told how things stand:', error);
+      logFault('the screens could not be told how things stand', error);
     }
   }, LOOK_MS).unref();
   listener.hear(readBeat(db));

@@ -1,5 +1,5 @@
 import { findSilence, listDetectors } from '../core/job';
-import { perProcess, type Db } from '../db';
+import { logFault, perProcess, type Db } from '../db';
 import { reportFault } from './air-alarms';
 import { readNow } from './clock';
 import { retryHeldAlarms } from './held-alarms';
@@ -48,7 +48,7 @@ export function keepWatch(db: Db): void {
       retryHeldAlarms(db);
       checkSilence(db, listeningSince);
     } catch (error) {
-      console.error('the watch over detectors failed once:', error);
+      logFault('the watch over detectors failed once', error);
     }
   }, LOOK_MS).unref();
 }

@@ -1,9 +1,10 @@
 import { keepBackups } from './backups';
-import type { Db } from '../db';
+import { logFault, type Db } from '../db';
 import { databaseFile, sharedDatabase } from './database';
 import { drawAhead } from './diagram';
 import { adoptSite } from './registers';
 import { findNewestVersion } from './plant';
+import { keepSendingHeads } from './send-heads';
 import { offerSetUp } from './set-up';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
@@ -27,10 +28,11 @@ export function startServer(): void {
     sayHowToSetUp(db);
     keepWatch(db);
     keepBackups(db);
+    keepSendingHeads(db);
     if (findNewestVersion(db) === 0) return;
-    drawAhead(db).catch((error: unknown) => console.error('the plant was not drawn ahead:', error));
+    drawAhead(db).catch((error: unknown) => logFault('the plant was not drawn ahead', error));
   } catch (error) {
-    console.error(`the database could not be opened: ${describeTrouble(error)}`);
+    logFault(`the database could not be opened: ${describeTrouble(error)}`, error);
     setTimeout(startServer, 5000).unref();
   }
 }

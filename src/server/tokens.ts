@@ -6,8 +6,9 @@ import { readNow } from './clock';
 
 const STREAM = 'site/tokens';
 
-/** What a token opens: reading everything, the calendar alone, bringing in work orders, or sending readings of the device it is named for. */
-export const TOKEN_SCOPES = ['read', 'calendar', 'work-orders', 'readings'] as const;
+/** What a token opens: reading everything, the calendar alone, bringing in work orders, sending readings of the device it is named for,
+ * or reading how the server does. */
+export const TOKEN_SCOPES = ['read', 'calendar', 'work-orders', 'readings', 'metrics'] as const;
 export type TokenScope = (typeof TOKEN_SCOPES)[number];
 
 type TokenEvent =

@@ -195,17 +195,20 @@ function compareTables(db: Db): { readonly problems: string[]; readonly notes: s
 
 /**
  * Looks over everything that is kept: the chain with its signatures and times, the heads in the file beside the database, and every table
- * against what the ledger tells, both ways. `expectedHead` is a hash that was written down elsewhere: it has to stand in the chain.
+ * against what the ledger tells, both ways. `expectedHead` is a hash that was written down elsewhere: it has to stand in the chain, as every head has to that was sent out.
  * What detectors read is not in the ledger, and who is signed in and with which codes PINs wait to be set, and how diagrams are laid out is nobody's record: these are left out.
  */
 export function verifyAll(
   db: Db,
   {
     expectedHead,
+    headsFile,
     signer = signerOf(db),
     heads: whose = 'own',
   }: {
     readonly expectedHead?: string | undefined;
+    /** A file of heads that were sent out: each has to stand in the chain. */
+    readonly headsFile?: string | undefined;
     readonly signer?: Signer;
     /** Whether the heads beside it are compared; those of a copy are of the database that it was made from. */
     readonly heads?: 'own' | 'none';
@@ -217,7 +220,8 @@ export function verifyAll(
   }
   const { events, head } = chain;
   const file = whose === 'own' ? findHeadsFile(db) : undefined;
-  const heads = checkHeads(file, signer, { events, hashAt: (event) => findHash(db, event) });
+  const kept = { events, hashAt: (event: number) => findHash(db, event) };
+  const heads = [...checkHeads(file, signer, kept), ...checkHeads(headsFile, signer, kept)];
   const unexpected =
     expectedHead !== undefined && !hasHash(db, expectedHead)
       ? [`no event has the hash ${expectedHead}: what it stood for is gone, or was changed`]

@@ -28,6 +28,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/registers/locks',
     '/api/registers/locks/labels',
     '/api/live',
+    '/api/metrics',
     '/api/v1/board',
     '/api/v1/calendar',
     '/api/v1/calendar?token=guess',

@@ -1,98 +1,67 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { request } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
+import Database from 'better-sqlite3';
 import { closeDatabase, openDatabase } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
 import { checkPin, forgetTries } from '../../src/server/pins';
+import { crowdFor } from './crowd';
 import { fillDisk } from './disk';
 import { killRounds } from './kill';
+import { malformedRounds } from './malformed';
 import { replayRounds } from './keys';
-import { routeMatrix, type Send } from './routes';
+import { routeMatrix } from './routes';
+import { sender, signIn, withServer } from './server';
 import { tamperRounds } from './tamper';
 
 const PORT = 3977;
 const SEED = Number(process.env.SEED ?? 20_261);
+const SOMEONE = ['ada', 'uma', 'kit'] as const;
 
-/** Sends a request as it stands, also what no browser would. */
-const sender =
-  (cookie = ''): Send =>
-  (method, path, { body, headers = {} } = {}) =>
-    new Promise((resolve, reject) => {
-      const told =
-        body === undefined
-          ? {}
-          : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
-      const sent = { ...told, ...headers };
-      const out = request(
-        { port: PORT, method, path, headers: { ...sent, ...(cookie === '' ? {} : { cookie }) } },
-        (answer) => {
-          let text = '';
-          answer.on('data', (part: Buffer) => {
-            text += part.toString();
-            // A stream of news never ends by itself.
-            if (answer.headers['content-type']?.includes('event-stream')) answer.destroy();
-          });
-          answer.on('close', () => resolve({ status: answer.statusCode ?? 0, text }));
-        },
-      );
-      out.on('error', reject);
-      out.end(body);
-    });
-
-/** Signs in over HTTP; answers the cookies. */
-function signIn(person: string, pin: string): Promise<string> {
-  return new Promise((resolve, reject) => {
-    const out = request(
-      {
-        port: PORT,
-        method: 'POST',
-        path: '/api/session',
-        headers: { 'content-type': 'application/json' },
-      },
-      (answer) => {
-        answer.resume();
-        resolve((answer.headers['set-cookie'] ?? []).map((one) => one.split(';')[0]).join('; '));
-      },
-    );
-    out.on('error', reject);
-    out.end(JSON.stringify({ person, pin }));
-  });
-}
-
-async function attackRoutes() {
-  const folder = mkdtempSync(join(tmpdir(), 'lantern-trust-'));
-  const file = join(folder, 'lantern.db');
-  const db = openDatabase(file);
-  await loadDemo(db);
-  closeDatabase(db);
-  const env = { ...process.env, LANTERN_DB: file, LANTERN_DEMO: '1', PORT: String(PORT) };
-  const server = spawn('node', ['scripts/serve.mjs'], { env, stdio: 'ignore' });
-  try {
-    const stranger = sender();
-    for (let tries = 0; tries < 60; tries++) {
-      const isUp = await stranger('GET', '/login').then(
-        ({ status }) => status === 200,
-        () => false,
-      );
-      if (isUp) break;
-      await new Promise((resolve) => setTimeout(resolve, 500));
-    }
-    const { people } = JSON.parse(readFileSync('demo/quillmere.site.json', 'utf8')) as {
-      people: { id: string; pin: string }[];
-    };
-    const pinOf = (id: string) => people.find((one) => one.id === id)?.pin ?? '';
-    const cookies = await Promise.all(['ada', 'uma', 'kit'].map((id) => signIn(id, pinOf(id))));
+const attackRoutes = () =>
+  withServer(PORT, async ({ port }) => {
+    const stranger = sender(port);
     const counts = [];
-    for (const cookie of cookies) counts.push(await routeMatrix(stranger, sender(cookie)));
+    for (const person of SOMEONE)
+      counts.push(await routeMatrix(stranger, sender(port, await signIn(port, person))));
     const trace = await stranger('TRACE', '/');
     return { counts, trace: trace.status };
-  } finally {
-    server.kill('SIGKILL');
-    rmSync(folder, { recursive: true, force: true });
-  }
+  });
+
+/** How many rows each table of a database has. */
+function countRows(file: string): Readonly<Record<string, number>> {
+  const db = new Database(file, { readonly: true });
+  const names = db.prepare(`select name from sqlite_master where type = 'table'`).pluck().all() as string[]; // prettier-ignore
+  const counts = names.map(
+    (name) => [name, db.prepare(`select count(*) from "${name}"`).pluck().get() as number] as const,
+  );
+  db.close();
+  return Object.fromEntries(counts);
 }
+
+/** The memory that a process holds (MB). */
+const memoryOf = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
+
+/** What malformed requests may leave: sessions lie idle, and diagrams that were asked for are kept. */
+const MAY_GROW: readonly string[] = ['session', 'layout', 'sqlite_sequence'];
+/** How much more memory than after half as many requests (MB) is no growth: what is kept as read is bounded. */
+const MOST_MEMORY_MB = 100;
+
+const attackWithNonsense = (requests: number) =>
+  withServer(PORT, async ({ port, file, pid }) => {
+    const senders = [sender(port)];
+    for (const person of SOMEONE) senders.push(sender(port, await signIn(port, person)));
+    await malformedRounds(senders, requests / 2, SEED + 1);
+    const [rows, memory] = [countRows(file), memoryOf(pid)];
+    const count = await malformedRounds(senders, requests, SEED);
+    const after = countRows(file);
+    const grown = Object.keys(after).filter(
+      (name) => after[name] !== rows[name] && !MAY_GROW.includes(name),
+    );
+    return { ...count, grown, memory_mb: Math.round(memoryOf(pid) - memory) };
+  });
+
+const attackWithDesks = (desks: number, seconds: number) =>
+  withServer(PORT, (server) => crowdFor(server, { desks, seconds, seed: SEED }));
 
 async function attackPins() {
   const db = openDatabase(':memory:');
@@ -119,34 +88,65 @@ async function attackCommands() {
   return commandMatrix();
 }
 
+/** An attack with what it has to come to. */
+const attack = <Count>(run: () => Promise<Count>, holds: (count: Count) => boolean) => ({
+  run: async () => {
+    const count = await run();
+    return { count, held: holds(count) };
+  },
+});
+
+const ATTACKS = {
+  routes: attack(
+    attackRoutes,
+    ({ counts, trace }) => trace === 400 && counts.every(({ wrong }) => wrong.length === 0),
+  ),
+  malformed: attack(
+    () => attackWithNonsense(10_000),
+    ({ wrong, grown, memory_mb }) =>
+      wrong.length + grown.length === 0 && memory_mb <= MOST_MEMORY_MB,
+  ),
+  commands: attack(attackCommands, ({ wrong, unsampled }) => wrong.length + unsampled.length === 0),
+  pins: attack(attackPins, ({ verified }) => verified <= 50),
+  replays: attack(
+    () => replayRounds(200, SEED),
+    ({ wrong }) => wrong.length === 0,
+  ),
+  disk: attack(fillDisk, ({ status, problems }) => status === 507 && problems.length === 0),
+  tampering: attack(
+    () => tamperRounds(40, SEED),
+    ({ unseen }) => unseen.length === 0,
+  ),
+  kill: attack(
+    () => killRounds(200, SEED),
+    ({ lost, doubled, broken }) => lost + doubled + broken.length === 0,
+  ),
+  desks: attack(
+    () => attackWithDesks(50, 600),
+    ({ lost, doubled, wrong, broken }) => lost + doubled + wrong.length + broken.length === 0,
+  ),
+} as const;
+
+/** Runs the attacks that are named, or all of them. */
 async function main(): Promise<void> {
-  const say = (what: string, count: unknown) => console.log(`${what}: ${JSON.stringify(count)}`);
-  const routes = await attackRoutes();
-  say('routes', routes);
-  const commands = await attackCommands();
-  say('commands', commands);
-  const pins = await attackPins();
-  say('PINs', pins);
-  const replays = await replayRounds(200, SEED);
-  say('replays', replays);
-  const disk = await fillDisk();
-  say('full disk', disk);
-  const tampered = await tamperRounds(40, SEED);
-  say('tampering', tampered);
-  const killed = await killRounds(40, SEED);
-  say('kill rounds', killed);
-  const isSound =
-    routes.counts.every(({ wrong }) => wrong.length === 0) &&
-    routes.trace === 400 &&
-    commands.wrong.length + commands.unsampled.length === 0 &&
-    pins.verified <= 50 &&
-    replays.wrong.length === 0 &&
-    disk.status === 507 &&
-    disk.problems.length === 0 &&
-    tampered.unseen.length === 0 &&
-    killed.lost + killed.doubled + killed.broken.length === 0;
-  console.log(isSound ? 'everything held' : 'NOT EVERYTHING HELD');
-  process.exitCode = isSound ? 0 : 1;
+  const names = Object.keys(ATTACKS) as (keyof typeof ATTACKS)[];
+  const asked = process.argv.slice(2);
+  const strange = asked.filter((name) => !names.some((one) => one === name));
+  if (strange.length > 0) {
+    console.error(`No such attack: ${strange.join(', ')}. There are ${names.join(', ')}.`);
+    process.exitCode = 2;
+    return;
+  }
+  const failed: string[] = [];
+  for (const name of names.filter((one) => asked.length === 0 || asked.includes(one))) {
+    const { count, held } = await ATTACKS[name].run();
+    console.log(`${name}: ${held ? 'held' : 'DID NOT HOLD'} ${JSON.stringify(count)}`);
+    if (!held) failed.push(name);
+  }
+  console.log(
+    failed.length === 0 ? 'everything held' : `NOT EVERYTHING HELD: ${failed.join(', ')}`,
+  );
+  process.exitCode = failed.length === 0 ? 0 : 1;
 }
 
 void main();

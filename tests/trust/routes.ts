@@ -37,6 +37,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'people/pin': [row('POST', '/api/people/pin', 400)],
   'people/sign-out': [row('POST', '/api/people/sign-out')],
   'people/sheet': [row('GET', '/api/people/sheet'), row('POST', '/api/people/sheet')],
+  metrics: [row('GET', '/api/metrics')],
   photos: [row('POST', '/api/photos')],
   'photos/[digest]': [row('GET', '/api/photos/0')],
   'plant/area': [row('GET', '/api/plant/area?area=A-PMP')],

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { perProcess } from '../../db';
+import { logFault, perProcess } from '../../db';
 import { doTask, type ResultOf, type Task } from './tasks';
 
 /** The longest that a task may take, and the most memory (MB): what takes more is stopped, and nobody waits for it. */
@@ -70,7 +70,7 @@ class Helper {
     });
     worker.on('message', (answer: Answer) => this.hear(answer));
     worker.on('error', (error) => {
-      console.error('the helper beside the server stopped:', error);
+      logFault('the helper beside the server stopped', error);
       this.giveUp('it needs too much memory');
     });
     worker.unref();

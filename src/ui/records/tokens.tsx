@@ -20,6 +20,7 @@ const SCOPE_WORDS: Readonly<Record<string, string>> = {
   calendar: 'the calendar',
   'work-orders': 'bring in work orders',
   readings: 'send readings; it is named for the detector',
+  metrics: 'read how the server does, for Prometheus',
 };
 
 interface Answer extends Posted {

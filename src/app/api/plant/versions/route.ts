@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
+import { logFault } from '../../../../db';
 import { sharedDatabase } from '../../../../server/database';
 import { drawAhead } from '../../../../server/diagram';
 import { listLeftJobs } from '../../../../server/left-jobs';
@@ -41,7 +42,7 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
     findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
   });
   if (saved.ok) {
-    void drawAhead(db).catch(console.error);
+    void drawAhead(db).catch((error: unknown) => logFault('the plant was not drawn ahead', error));
     return Response.json(saved);
   }
   if (saved.kind === 'unfit') {
