@@ -7,6 +7,7 @@ import {
   type Plant,
   type PlantGraph,
 } from '../core/plant';
+import type { JobNames } from '../core/job';
 import { ProgrammerFault } from '../core/result';
 import { perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
@@ -97,19 +98,22 @@ export function listPlantVersions(db: Db) {
     .all();
 }
 
-/** An open job whose place of work a drawing does not have. */
-export interface LeftJob {
+/** An open job that names what a drawing does not have under that id. */
+export interface TouchedJob extends JobNames {
   readonly job: string;
   readonly title: string;
-  /** The section that is missing. */
-  readonly section: string;
+  /** Whether it may go on under the new ids; otherwise it can only keep those that it has. */
+  readonly mayFollow: boolean;
 }
+
+/** What becomes of an open job that a drawing touches: it goes on under the new ids, or keeps those that it has. */
+export type Becomes = 'follow' | 'keep';
 
 export type PlantSaved =
   | { readonly ok: true; readonly version: number }
   | { readonly ok: false; readonly kind: 'unfit'; readonly problems: readonly FileProblem[] }
-  /** Open jobs are done at places that are not on it, and nobody has said that they may be left on an earlier one. */
-  | { readonly ok: false; readonly kind: 'leaves-jobs'; readonly left: readonly LeftJob[] }
+  /** Open jobs name what is not on it, and nobody has said what becomes of them. */
+  | { readonly ok: false; readonly kind: 'touches-jobs'; readonly touched: readonly TouchedJob[] }
   /** Someone saved another version meanwhile: nothing of this one is kept. */
   | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
 
@@ -126,8 +130,10 @@ export function savePlant(
     readonly expected: number;
     readonly note: string;
     readonly actor: string;
-    /** Finds open jobs that would be left, and are not known to be; none where nothing can be open yet. */
-    readonly findLeft?: (tx: Db, plant: Plant) => readonly LeftJob[];
+    /** Finds open jobs that it touches and of which nobody has said what they become; none where nothing can be open yet. */
+    readonly findTouched?: (tx: Db, plant: Plant) => readonly TouchedJob[];
+    /** Has the jobs that go on under new ids take them over, in the same transaction. */
+    readonly follow?: (tx: Db) => void;
   },
 ): PlantSaved {
   const parsed = parsePlant(given.document);
@@ -139,8 +145,8 @@ export function savePlant(
     if (newest !== given.expected) {
       return { ok: false, kind: 'changed-meanwhile', version: newest };
     }
-    const left = given.findLeft?.(tx, parsed.value) ?? [];
-    if (left.length > 0) return { ok: false, kind: 'leaves-jobs', left };
+    const touched = given.findTouched?.(tx, parsed.value) ?? [];
+    if (touched.length > 0) return { ok: false, kind: 'touches-jobs', touched };
     const version = newest + 1;
     const at = readNow(tx);
     const digest = digestOf(document);
@@ -151,6 +157,7 @@ export function savePlant(
       at,
       policy: 'none',
     });
+    given.follow?.(tx);
     return { ok: true, version };
   });
 }

@@ -637,6 +637,26 @@ export const outgrownSite: SiteFacts = {
     }),
   },
 };
+/** The site on which things of the seal change have other ids now; the drawing says which. */
+export const renamedSite: SiteFacts = {
+  ...site,
+  newest: {
+    version: 2,
+    graph: buildGraph({
+      ...(JSON.parse(
+        JSON.stringify(plant.value)
+          .replaceAll('"P201-CAS"', '"P-201-CASING"')
+          .replaceAll('"HV-2001"', '"HV-2001A"')
+          .replaceAll('"P-201"', '"P-201A"'),
+      ) as typeof plant.value),
+      renamed: [
+        { id: 'P201-CAS', now: 'P-201-CASING' },
+        { id: 'HV-2001', now: 'HV-2001A' },
+        { id: 'P-201', now: 'P-201A' },
+      ],
+    }),
+  },
+};
 /** The site on a drawing that does not say what its gas gives off. */
 export const unsaidSite: SiteFacts = {
   ...site,

@@ -138,6 +138,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['coordinator', 'issuing-authority'];
     case 'schedule-job':
     case 'change-scope':
+    case 'take-over-names':
       return ['coordinator'];
     case 'name-team':
     case 'assess-task':

@@ -94,6 +94,7 @@ export const PERMIT_COMMANDS = [
     emptied: EMPTIED,
     reason: words,
   }),
+  z.strictObject({ kind: z.literal('take-over-names') }),
   z.strictObject({
     kind: z.literal('accept-clash'),
     rule: id,

@@ -163,6 +163,13 @@ export type JobEvent =
   | ({ readonly kind: 'stop-lifted' } & Body<'lift-stop'>)
   | ({ readonly kind: 'permit-cancelled' } & Body<'cancel-permit'>)
   | ({ readonly kind: 'scope-changed' } & Body<'change-scope'>)
+  | {
+      readonly kind: 'names-taken-over';
+      /** The version of the plant on which things have these ids. */
+      readonly plantVersion: number;
+      /** What each old id is now. */
+      readonly names: Readonly<Record<string, string>>;
+    }
   | ({ readonly kind: 'clash-accepted' } & Body<'accept-clash'>)
   | ({ readonly kind: 'duty-taken' } & Body<'take-duty'>)
   | ({ readonly kind: 'duty-left' } & Body<'leave-duty'>)

@@ -11,6 +11,7 @@ import { refuse, type Refusal } from '../rules/refuse';
 import type { Step } from '../sequence';
 import { gateBypasses } from './bypasses';
 import { gateInspection } from './inspection';
+import { renameDossier, scopeOn } from './names';
 import {
   findMissing,
   findRequirement,
@@ -60,8 +61,8 @@ const listHeldPoints = ({ locked, tagged, opened, restrained }: IsolationRecord)
 ];
 
 /** The place of work is no longer on the newest drawing: nothing may be planned on an older one. */
-export function gateScope({ scope }: Dossier, { newest, plantVersion }: SiteFacts): Refusal[] {
-  const gone = newest && findMissing(scope, newest.graph);
+export function gateScope(dossier: Dossier, { newest, plantVersion }: SiteFacts): Refusal[] {
+  const gone = newest && findMissing(scopeOn(dossier, newest.graph), newest.graph);
   return gone === undefined
     ? []
     : [refuse('scope-gone', { section: gone, version: newest?.version ?? 0, on: plantVersion })];
@@ -215,10 +216,13 @@ export function gateNewest(dossier: Dossier, site: SiteFacts): Refusal[] {
   const outgrown = (words: string) => [
     refuse('plant-outgrew-plan', { from: plan.plantVersion, to: version, words }),
   ];
-  const gone = findMissing(dossier.scope, graph);
+  // What only has another id now is still the same.
+  const on = renameDossier(dossier, graph);
+  const gone = findMissing(on.scope, graph);
   if (gone !== undefined) return outgrown(`${gone} is no longer in the plant`);
-  const requirement = findRequirement(dossier, { ...site, graph });
-  const stop = checkPlan(graph, requirement, plan.plan).findings.find(
+  if (on.plan.kind === 'none') return [];
+  const requirement = findRequirement(on, { ...site, graph });
+  const stop = checkPlan(graph, requirement, on.plan.plan).findings.find(
     ({ severity }) => severity === 'stops',
   );
   return stop ? outgrown(stop.words) : [];

@@ -27,6 +27,7 @@ export { type LeakTestDemand } from './leak-test';
 export { type LinePoint } from './lineup';
 export { ENDS, type End } from './lineup-ends';
 export * from './lamps';
+export { findNames, whyTied, type JobNames } from './names';
 export { findSubject, isCodeOf, readCode, refuseScan, writeCode, type ScanTarget } from './scan';
 export * from './rules-effect';
 export { type Block, type Sheet, type SheetFacts } from './sheet-parts';

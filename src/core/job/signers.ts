@@ -47,6 +47,7 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'accept-plan':
     case 'screen-job':
     case 'change-scope':
+    case 'take-over-names':
     case 'cancel-permit':
     case 'lift-stop':
     case 'accept-clash':

@@ -42,6 +42,7 @@ import { findInspectionDue } from './inspection';
 import { computeLamps, type Lamp } from './lamps';
 import { listLeakTests, type LeakTestDemand } from './leak-test';
 import { listLineup, type LinePoint } from './lineup';
+import { findNames } from './names';
 import { findTarget, type ScanTarget } from './scan';
 import { listShared } from './shared';
 import {
@@ -70,6 +71,12 @@ export interface DossierView {
   readonly dossier: Dossier;
   readonly stage: Stage;
   readonly holding: readonly ExplainedRefusal[];
+  /** The version of the plant that it stands on, the newest where that is another, and what it names that has another id there. */
+  readonly drawing: {
+    readonly version: number;
+    readonly newest?: number;
+    readonly renamed: readonly { readonly from: string; readonly to: string }[];
+  };
   readonly lamps: readonly Lamp[];
   readonly sources: readonly SourceView[];
   /** Sources that are run empty before, with the way on which they would reach the work. */
@@ -210,6 +217,11 @@ export function viewDossier(
     dossier,
     stage: findStage(dossier, site),
     holding: listHolding(dossier, { site, now, others, jobId }).map(explainIn(site.values.zone)),
+    drawing: {
+      version: site.plantVersion,
+      ...(site.newest ? { newest: site.newest.version } : {}),
+      renamed: findNames(dossier, site.newest?.graph ?? graph).renamed,
+    },
     lamps: computeLamps(dossier, site),
     sources: requirement.demands.map(({ id, source, grade, reasons, score }) => {
       const traced = requirement.trace.sources.find((one) => one.id === id);

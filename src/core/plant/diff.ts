@@ -10,6 +10,7 @@ export const TABLES = [
   'equipment',
   'surroundings',
   'interlocks',
+  'renamed',
 ] as const;
 export type Table = (typeof TABLES)[number];
 
@@ -69,6 +70,7 @@ const ONE: Readonly<Record<Table, string>> = {
   equipment: 'equipment',
   surroundings: 'surrounding',
   interlocks: 'interlock',
+  renamed: 'old id',
 };
 
 const show = (value: unknown) => (value === undefined ? 'nothing' : JSON.stringify(value));

@@ -52,6 +52,21 @@ describe('sheets', () => {
     }
   });
 
+  it('keep old ids, which nothing has today and which lead to something', () => {
+    const [section] = plant.sections;
+    const withOld = (id: string, now: string) => ({ ...plant, renamed: [{ id, now }] });
+    const good = parsePlant(withOld('OLD-1', section?.id ?? ''));
+    if (!good.ok) throw new Error('refused');
+    expect(parseSheets(writeSheets(good.value))).toEqual(good);
+    for (const [id, now] of [
+      [section?.id ?? '', section?.id ?? ''],
+      ['OLD-1', 'NOBODY'],
+    ] as const) {
+      const bad = parsePlant(withOld(id, now));
+      expect(bad.ok ? [] : bad.problems.map(({ path }) => path)[0]).toMatch(/^renamed\[0\]/);
+    }
+  });
+
   it('may lie in a folder of the zip, and need no outlets, gauges, equipment or stores', () => {
     const files = unzipSync(writeSheets({ ...plant, outlets: [], gauges: [], equipment: [] }));
     const kept = ['plant.csv', 'areas.csv', 'media.csv', 'sections.csv', 'links.csv'];

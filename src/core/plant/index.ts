@@ -12,6 +12,7 @@ export * from './diff';
 export * from './emptied';
 export * from './graphml';
 export * from './lint';
+export * from './renamed';
 export * from './sheets';
 export { canStandOpen, isSurelyOpen } from './surely-open';
 export { isOffLoad } from './off-load';

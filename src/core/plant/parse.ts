@@ -207,6 +207,22 @@ function referSurroundings(plant: Plant, book: IdBook): void {
   });
 }
 
+/** An old id is nobody's today, and leads to what is drawn. */
+function referRenamed(plant: Plant, book: IdBook): void {
+  const drawn = new Set(
+    [plant.sections, plant.links, plant.outlets, plant.gauges, plant.equipment].flatMap((rows) =>
+      rows.map((row) => row.id),
+    ),
+  );
+  plant.renamed?.forEach(({ id, now }, index) => {
+    book.claim(id, ['renamed', index, 'id'], 'renamed');
+    if (drawn.has(id)) {
+      book.add(['renamed', index, 'id'], `is ${showValue(id)}, which is drawn under this id today`);
+    }
+    book.refer(drawn, 'the drawing', now, ['renamed', index, 'now']);
+  });
+}
+
 /** Tables with more rows than any plant has: each row of them would only be one more problem. */
 function listLongTables(document: unknown): FileProblem[] {
   if (typeof document !== 'object' || document === null) return [];
@@ -234,6 +250,7 @@ export function parsePlant(document: unknown): Result<Plant, FileProblem> {
   referTheRest(read.value, book);
   referSurroundings(read.value, book);
   referInterlocks(read.value, book);
+  referRenamed(read.value, book);
   if (book.problems.length > 0) return { ok: false, problems: limitProblems(book.problems) };
   return read;
 }

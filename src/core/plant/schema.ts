@@ -175,6 +175,9 @@ const interlock = z
     path: ['closed'],
   });
 
+/** What has another id now: the old one is kept, so that whoever has it on paper, or in a job, finds what it is called today. */
+const rename = z.strictObject({ id, now: id });
+
 /** The plant file, format "heavy-lantern/plant", version 1. Pressures are gauge. */
 export const plantSchema = z.strictObject({
   format: z.literal('heavy-lantern/plant'),
@@ -189,6 +192,7 @@ export const plantSchema = z.strictObject({
   equipment: z.array(equipment).default([]),
   surroundings: z.array(surrounding).optional(),
   interlocks: z.array(interlock).optional(),
+  renamed: z.array(rename).optional(),
 });
 
 export type Plant = z.infer<typeof plantSchema>;

@@ -111,6 +111,7 @@ export const SHEETS = {
     },
   },
   interlocks: { columns: { id: 'text', name: 'text', open: 'list', closed: 'list' } },
+  renamed: { columns: { id: 'text', now: 'text' } },
 } as const satisfies Record<string, Sheet>;
 export type SheetName = keyof typeof SHEETS;
 export const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];

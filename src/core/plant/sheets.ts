@@ -31,7 +31,8 @@ function rowsOf(plant: Plant, name: SheetName): Row[] {
       (stores ?? []).map((store) => ({ ...store, section: id })),
     );
   }
-  if (name === 'surroundings' || name === 'interlocks') return plant[name] ?? [];
+  if (name === 'surroundings' || name === 'interlocks' || name === 'renamed')
+    return plant[name] ?? [];
   if (name !== 'sections') return plant[name];
   return plant.sections.map(({ source, ...rest }) => ({ ...rest, source: source?.name }));
 }
@@ -233,7 +234,7 @@ function unpack(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>,
 
 /**
  * Reads a plant from a zip of CSV sheets. Answers the plant, or every problem with file, row (the heading is row 1) and column.
- * Sheets may lie in one folder of the zip; outlets, gauges, equipment, surroundings, interlocks and stores may be left out.
+ * Sheets may lie in one folder of the zip; outlets, gauges, equipment, surroundings, interlocks, renamed and stores may be left out.
  */
 export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
   const unpacked = unpack(bytes);
@@ -248,6 +249,7 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
     'equipment',
     'surroundings',
     'interlocks',
+    'renamed',
   ]);
   const problems: SheetProblem[] = [...byName.keys()]
     .filter((file) => !SHEET_NAMES.some((name) => `${name}.csv` === file))
@@ -280,6 +282,7 @@ export function parseSheets(bytes: Uint8Array): Result<Plant, SheetProblem> {
     equipment: rows('equipment'),
     ...(rows('surroundings').length > 0 ? { surroundings: rows('surroundings') } : {}),
     ...(rows('interlocks').length > 0 ? { interlocks: rows('interlocks') } : {}),
+    ...(rows('renamed').length > 0 ? { renamed: rows('renamed') } : {}),
   });
   if (parsed.ok) return parsed;
   return {

@@ -142,6 +142,18 @@ export const PLANNING_RULES = {
     'a job is planned on the plant as it is (practice)',
     'Change the scope of the job to what is in the plant now.',
   ),
+  'names-tied': rule(
+    'plan',
+    (f) => `This job keeps the names that it has: ${f.why}.`,
+    'what hangs and stands is called as it was planned, tagged and proved (practice)',
+    'Nothing has to be done: it stays on its drawing until it is closed, and the new names are known there as well.',
+  ),
+  'names-current': rule(
+    'plan',
+    (f) => `Nothing that this job names has another id on version ${f.version} of the plant.`,
+    'an id is only another one where the drawing says so (practice)',
+    'Where something is gone, change the scope of the job. Where it was renamed, the plant says so under Old ids.',
+  ),
   'plant-outgrew-plan': rule(
     'plan',
     (f) =>

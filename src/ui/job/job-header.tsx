@@ -22,6 +22,19 @@ function PermitStands({ view }: Pick<DossierProps, 'view'>) {
   );
 }
 
+/** Which drawing the job stands on, where a newer one is in force, and what that one calls otherwise. */
+function StandsOn({ view: { drawing } }: Pick<DossierProps, 'view'>) {
+  const { version, newest, renamed } = drawing;
+  if (newest === undefined) return null;
+  const others = renamed.map(({ from, to }) => `${from} is ${to}`).join(', ');
+  return (
+    <span className="text-sm">
+      Stands on drawing {version}; {newest} is in force
+      {others === '' ? '' : `, where ${others}`}
+    </span>
+  );
+}
+
 /** What stays in sight of a job: what it is, where it stands, how to stop it, and its papers. */
 export function JobHeader(props: DossierProps) {
   const { view, jobId } = props;
@@ -45,6 +58,7 @@ export function JobHeader(props: DossierProps) {
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <Stages stage={stage} />
+        <StandsOn view={view} />
         <nav aria-label="Of this job" className="ml-auto flex flex-wrap gap-x-3 text-sm">
           {link('field', 'Field page')}
           {link('walk', 'Walk list')}

@@ -14,6 +14,8 @@ interface ScopeProps {
   readonly sections: readonly OfferedSection[];
   /** Sections of the equipment. */
   readonly own: readonly string[];
+  /** What the job names that has another id on the newest drawing, where it may take those over. */
+  readonly renamed: readonly { readonly from: string; readonly to: string }[];
 }
 
 function ScopeForm({ handle, scope, sections, own }: ScopeProps) {
@@ -50,6 +52,28 @@ function ScopeForm({ handle, scope, sections, own }: ScopeProps) {
   );
 }
 
+/** One press where things only have other ids now. */
+function NewNames({ handle, renamed }: Pick<ScopeProps, 'handle' | 'renamed'>) {
+  const run = useCommand();
+  const router = useRouter();
+  if (renamed.length === 0) return null;
+  const take = async () => {
+    if (await run({ kind: 'take-over-names' })) router.push(`/jobs/${handle.jobId}`);
+  };
+  return (
+    <section aria-label="Other ids" className="border-l-4 border-primary pl-3">
+      <p>
+        On the drawing in force{' '}
+        {renamed.map(({ from, to }) => `${from} is called ${to}`).join(', ')}. It is the same plant:
+        the job can go on under the new ids.
+      </p>
+      <button type="button" className="btn btn-sm" onClick={() => void take()}>
+        Take the new ids over
+      </button>
+    </section>
+  );
+}
+
 /** Changing what a job works on: it is traced, planned, reviewed, proved and permitted anew. */
 export function ScopeScreen(props: ScopeProps) {
   return (
@@ -63,6 +87,7 @@ export function ScopeScreen(props: ScopeProps) {
           scope. Everything is proved again, and work goes on under a new permit: hand a permit that
           is out back first, or cancel it.
         </p>
+        <NewNames {...props} />
         <ScopeForm {...props} />
       </main>
     </CommandDesk>

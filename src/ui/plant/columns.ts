@@ -3,7 +3,14 @@ import { LINK_KINDS } from '../../core/plant/kinds';
 import { SURROUNDING_KINDS } from '../../core/plant/vocabulary';
 
 /** Tables of the plant that are edited by hand. */
-export const EDITED = ['sections', 'links', 'outlets', 'surroundings', 'interlocks'] as const;
+export const EDITED = [
+  'sections',
+  'links',
+  'outlets',
+  'surroundings',
+  'interlocks',
+  'renamed',
+] as const;
 export type Edited = (typeof EDITED)[number];
 
 /** How a column is typed: free text, a figure, one of several words, yes or no, two section ids, some ids, a place in metres. */
@@ -139,6 +146,11 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'name', label: 'Name', type: 'text', isListed: true },
         { name: 'open', label: 'Never all of these open', type: 'list', isListed: true },
         { name: 'closed', label: 'while all of these are closed', type: 'list', isListed: true },
+      ];
+    case 'renamed':
+      return [
+        { ...id, label: 'Old id' },
+        { name: 'now', label: 'Called today', type: 'text', isNeeded: true, isListed: true },
       ];
   }
 }

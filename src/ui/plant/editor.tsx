@@ -17,6 +17,7 @@ const TITLES: Readonly<Record<Edited, string>> = {
   outlets: 'Outlets',
   surroundings: 'Surroundings',
   interlocks: 'Interlocks',
+  renamed: 'Old ids',
 };
 const MOST_ROWS = 200;
 

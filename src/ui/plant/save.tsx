@@ -5,23 +5,37 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Plant, PlantChange } from '../../core/plant';
 import { describeChange } from '../../core/plant/diff';
-import { PinField, SmallForm, TextField } from '../kit/field';
+import { ChoiceField, PinField, SmallForm, TextField } from '../kit/field';
 
 interface Saved {
   readonly ok: boolean;
   readonly version?: number;
   readonly error?: string;
   readonly problems?: readonly string[];
-  /** Open jobs whose place of work is not on it. */
-  readonly left?: readonly { readonly job: string }[];
+  /** Open jobs that name what is not on it. */
+  readonly touched?: readonly Touched[];
 }
+
+interface Touched {
+  readonly job: string;
+  readonly title: string;
+  readonly gone: readonly string[];
+  readonly renamed: readonly { readonly from: string; readonly to: string }[];
+  readonly mayFollow: boolean;
+}
+
+const FOLLOW = { id: 'follow', label: 'it goes on under the new ids' };
+const KEEP = {
+  id: 'keep',
+  label: 'it keeps its ids, and is held up until its scope or plan is changed',
+};
 
 interface Saving {
   readonly document: Plant;
   readonly expected: number;
   readonly note: string;
   readonly pin: string;
-  readonly leave: readonly string[];
+  readonly become: Readonly<Record<string, string>>;
 }
 
 async function save(saving: Saving): Promise<Saved> {
@@ -51,12 +65,11 @@ export function SavePlant({
 }) {
   const router = useRouter();
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const [left, setLeft] = useState<readonly string[]>([]);
-  const send = async (note: string, pin: string, mayLeave: boolean) => {
-    const leave = mayLeave ? left : [];
-    const saved = await save({ document: plant, expected: version, note, pin, leave });
+  const [touched, setTouched] = useState<readonly Touched[]>([]);
+  const send = async (note: string, pin: string, become: Readonly<Record<string, string>>) => {
+    const saved = await save({ document: plant, expected: version, note, pin, become });
     if (!saved.ok) {
-      setLeft((saved.left ?? []).map(({ job }) => job));
+      if (saved.touched) setTouched(saved.touched);
       setRefused([saved.error ?? 'That did not work.', ...(saved.problems ?? [])]);
       return;
     }
@@ -97,16 +110,23 @@ export function SavePlant({
       {changes.length > 0 && problems.length === 0 && (
         <SmallForm
           button={`Save as version ${version + 1}`}
-          onSend={(read) => void send(read('note'), read('pin'), read('leave') === 'on')}
+          onSend={(read) =>
+            void send(
+              read('note'),
+              read('pin'),
+              Object.fromEntries(touched.map(({ job }) => [job, read(`become ${job}`)])),
+            )
+          }
         >
           <TextField label="What was changed, and why" name="note" />
-          {left.length > 0 && (
-            <label className="flex items-center gap-2 text-sm">
-              <input type="checkbox" name="leave" className="checkbox" />
-              Leave {left.join(', ')} on the version where their place of work is. Each is held up
-              until its scope is changed.
-            </label>
-          )}
+          {touched.map(({ job, title, mayFollow }) => (
+            <ChoiceField
+              key={job}
+              label={`What becomes of ${job} ${title}`}
+              name={`become ${job}`}
+              options={[{ id: '', label: 'choose' }, ...(mayFollow ? [FOLLOW] : []), KEEP]}
+            />
+          ))}
           <PinField />
         </SmallForm>
       )}

@@ -119,6 +119,7 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'schedule-job':
     case 'name-team':
     case 'change-scope':
+    case 'take-over-names':
     case 'accept-clash':
       return decidePapers(dossier, command, context);
     case 'assess-task':

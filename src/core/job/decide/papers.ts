@@ -3,6 +3,7 @@ import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { listClashes } from '../clashes';
 import { type CommandOf } from '../commands';
+import { findNames, whyTied } from '../names';
 import { listProposed, refuseMissing } from '../papers';
 import { type Context } from '../site';
 import { isHeld, type Dossier } from '../state';
@@ -66,10 +67,35 @@ function decideAccept(
   };
 }
 
+/** A job that only names what has another id now goes on under the new ones. */
+function decideNames(dossier: Dossier, { site }: Context): Outcome {
+  const { version, graph } = site.newest ?? { version: site.plantVersion, graph: site.graph };
+  const { renamed } = findNames(dossier, graph);
+  const tied = whyTied(dossier);
+  return {
+    refusals: [
+      ...(tied === undefined ? [] : [refuse('names-tied', { why: tied })]),
+      ...(renamed.length === 0 ? [refuse('names-current', { version })] : []),
+    ],
+    event: {
+      kind: 'names-taken-over',
+      plantVersion: version,
+      names: Object.fromEntries(renamed.map(({ from, to }) => [from, to])),
+    },
+  };
+}
+
 /** Decides which papers a job has, its scope, its hour, its team, and which clashes it lives with. */
 export function decidePapers(
   dossier: Dossier,
-  command: CommandOf<'screen-job' | 'schedule-job' | 'name-team' | 'change-scope' | 'accept-clash'>,
+  command: CommandOf<
+    | 'screen-job'
+    | 'schedule-job'
+    | 'name-team'
+    | 'change-scope'
+    | 'take-over-names'
+    | 'accept-clash'
+  >,
   context: Context,
 ): Outcome {
   switch (command.kind) {
@@ -90,6 +116,8 @@ export function decidePapers(
         ],
         event: { ...command, kind: 'scope-changed' },
       };
+    case 'take-over-names':
+      return decideNames(dossier, context);
     case 'accept-clash':
       return decideAccept(dossier, command, context);
   }

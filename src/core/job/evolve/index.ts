@@ -3,6 +3,7 @@ import { standAt } from '../attendance';
 import type { JobEvent } from '../events';
 import type { Photo } from '../photo-kinds';
 import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
+import { applyNames } from '../names';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';
 import { evolveEntry, NO_ENTRY } from './entry';
@@ -150,7 +151,8 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
-  const before = standAt(state, mark.at);
+  const stood = standAt(state, mark.at);
+  const before = event.kind === 'names-taken-over' ? applyNames(stood, event.names) : stood;
   const planned = evolvePlan(before, event, mark);
   const isolation = evolveIsolation(planned.isolation, event, mark);
   const permits = evolvePermit(before, event, mark);

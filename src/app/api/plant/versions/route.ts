@@ -3,7 +3,7 @@ import { formatPlantProblem, LARGEST_FILE_BYTES } from '../../../../core/plant';
 import { logFault } from '../../../../db';
 import { sharedDatabase } from '../../../../server/database';
 import { drawAhead } from '../../../../server/diagram';
-import { listLeftJobs } from '../../../../server/left-jobs';
+import { followNames, listTouchedJobs, sayTouched } from '../../../../server/touched-jobs';
 import { savePlant } from '../../../../server/plant';
 import { doFor } from '../../../../server/beside/queue';
 import { readBody, respondError } from '../../../../server/respond';
@@ -16,8 +16,8 @@ const schema = z.strictObject({
   expected: z.int().min(1),
   note: z.string().trim().min(1, 'say what was changed and why').max(2000),
   pin: z.string().min(1).max(20),
-  /** Open jobs that may stay on an earlier version, since their place of work is not on this one. */
-  leave: z.array(z.string().min(1).max(80)).max(500).default([]),
+  /** What becomes of each open job that names what this one does not have. */
+  become: z.record(z.string().min(1).max(80), z.enum(['follow', 'keep'])).default({}),
 });
 
 /** Saves the plant as its next version, signed by the coordinator with a fresh PIN. */
@@ -26,7 +26,7 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   if (!who.ok) return who.response;
   const body = await readBody(request, schema, LARGEST_FILE_BYTES);
   if (!body.ok) return body.response;
-  const { document, expected, note, pin, leave } = body.value;
+  const { document, expected, note, pin, become } = body.value;
   const db = sharedDatabase();
   const refused = await refuseSignatures(db, [{ person: who.person.id, pin }]);
   if (refused) return refused;
@@ -39,7 +39,8 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
     expected,
     note,
     actor: who.person.id,
-    findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
+    findTouched: (tx, plant) => listTouchedJobs(tx, plant, become),
+    follow: (tx) => followNames(tx, become, who.person.id),
   });
   if (saved.ok) {
     void drawAhead(db).catch((error: unknown) => logFault('the plant was not drawn ahead', error));
@@ -52,16 +53,12 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
       saved.problems.map(formatPlantProblem),
     );
   }
-  if (saved.kind === 'leaves-jobs') {
-    const problems = saved.left.map(
-      ({ job, title, section }) =>
-        `${job} ${title}: works on ${section}, which is not on this plant`,
-    );
-    const error = 'Open jobs work on sections that are not on this plant. Nothing was saved.';
-    return Response.json(
-      { ok: false, kind: 'leaves-jobs', error, problems, left: saved.left },
-      { status: 409 },
-    );
+  if (saved.kind === 'touches-jobs') {
+    const { kind, touched } = saved;
+    const problems = touched.map(sayTouched);
+    const error =
+      'Open jobs name what is not on this plant. Say what becomes of each. Nothing was saved.';
+    return Response.json({ ok: false, kind, error, problems, touched }, { status: 409 });
   }
   return respondError(
     409,

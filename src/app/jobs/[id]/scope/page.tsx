@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
+import { findNames, whyTied } from '../../../../core/job';
 import { listOffered } from '../../../../server/choices';
 import { sharedDatabase } from '../../../../server/database';
 import { readJob } from '../../../../server/job-state';
@@ -32,6 +33,7 @@ export default async function ScopePage({ params }: { readonly params: Promise<{
         scope={state.scope}
         sections={listOffered(site)}
         own={item?.sections ?? []}
+        renamed={whyTied(state) === undefined ? findNames(state, site.graph).renamed : []}
       />
     </>
   );

@@ -11,10 +11,10 @@ import { readDossierPage } from './dossier-page';
 import { draftReport } from './handover';
 import { carryOut, readJobNow } from './jobs';
 import { readOpenJobs, surveyOpenJobs } from './open-jobs';
-import { listLeftJobs } from './left-jobs';
-import { findNewestVersion, readGraph, readPlantVersion, savePlant } from './plant';
+import { findNewestVersion, readGraph, readPlantVersion, savePlant, type Becomes } from './plant';
 import { readPresence } from './presence';
 import { listPeople } from './registers';
+import { followNames, listTouchedJobs, sayTouched } from './touched-jobs';
 import { readBoard } from './watch';
 
 let db: Db;
@@ -28,13 +28,19 @@ afterEach(() => closeDatabase(db));
 const renamed = (plant: Plant, from: string, to: string): Plant =>
   JSON.parse(JSON.stringify(plant).replaceAll(`"${from}"`, `"${to}"`)) as Plant;
 
-const save = (document: Plant, leave: readonly string[] = []) =>
+type Answers = Readonly<Record<string, Becomes>>;
+
+const keep = (jobs: readonly { readonly job: string }[]): Answers =>
+  Object.fromEntries(jobs.map(({ job }) => [job, 'keep']));
+
+const save = (document: Plant, become: Answers = {}) =>
   savePlant(db, {
     document,
     expected: findNewestVersion(db),
     note: 'changed',
     actor: 'ada',
-    findLeft: (tx, plant) => listLeftJobs(tx, plant, leave),
+    findTouched: (tx, plant) => listTouchedJobs(tx, plant, become),
+    follow: (tx) => followNames(tx, become, 'ada'),
   });
 
 describe('a drawing that no longer has where an open job is done', () => {
@@ -46,17 +52,18 @@ describe('a drawing that no longer has where an open job is done', () => {
 
   it('is not saved before each such job is named', () => {
     const plant = gone();
-    const left = listLeftJobs(db, plant);
-    expect(left.map(({ job }) => job)).toContain(first().id);
-    expect(save(plant)).toMatchObject({ ok: false, kind: 'leaves-jobs', left });
+    const touched = listTouchedJobs(db, plant);
+    expect(touched.map(({ job }) => job)).toContain(first().id);
+    expect(touched.every(({ mayFollow }) => !mayFollow)).toBe(true);
+    expect(save(plant)).toMatchObject({ ok: false, kind: 'touches-jobs', touched });
     expect(findNewestVersion(db)).toBe(1);
-    expect(save(plant, left.map(({ job }) => job))).toMatchObject({ ok: true, version: 2 }); // prettier-ignore
+    expect(save(plant, keep(touched))).toMatchObject({ ok: true, version: 2 }); // prettier-ignore
   });
 
   it('leaves the job readable where its place is, and holds it up until its scope is changed', () => {
     const { id } = first();
     const plant = gone();
-    save(plant, listLeftJobs(db, plant).map(({ job }) => job)); // prettier-ignore
+    save(plant, keep(listTouchedJobs(db, plant))); // prettier-ignore
     const now = readJobNow(db, id);
     expect(now?.holding.map(({ code }) => code)).toContain('scope-gone');
     const board = readBoard(db);
@@ -84,6 +91,43 @@ describe('a drawing that no longer has where an open job is done', () => {
     expect(readJobNow(db, id)?.holding.map(({ code }) => code)).not.toContain('scope-gone');
   });
 
+  it('and says under which id it has it takes the job along, where that is asked for', () => {
+    const { id, dossier } = first();
+    const section = dossier.scope.work[0]?.section ?? '';
+    const plant = { ...gone(), renamed: [{ id: section, now: `${section}-NEW` }] };
+    const touched = listTouchedJobs(db, plant);
+    const own = touched.find(({ job }) => job === id);
+    expect(own).toMatchObject({ mayFollow: true, gone: [], renamed: [{ from: section }] });
+    expect(sayTouched(own as (typeof touched)[number])).toContain(`is called ${section}-NEW on it`);
+    const answers = Object.fromEntries(touched.map(({ job }) => [job, 'follow' as const]));
+    expect(save(plant, answers)).toMatchObject({ ok: true });
+    const now = readJobNow(db, id);
+    expect(now?.holding.map(({ code }) => code)).not.toContain('scope-gone');
+    expect(readOpenJobs(db).find((one) => one.id === id)?.dossier.scope.work[0]?.section).toBe(
+      `${section}-NEW`,
+    );
+  });
+
+  it('does not move a job whose isolation stands, whatever is asked for', () => {
+    const { job } = liveEntry(db);
+    const { plant } = readGraph(db);
+    const section =
+      readOpenJobs(db).find(({ id }) => id === job)?.dossier.scope.work[0]?.section ?? '';
+    const next = {
+      ...renamed(plant, section, `${section}-NEW`),
+      renamed: [{ id: section, now: `${section}-NEW` }],
+    };
+    const answers = Object.fromEntries(readOpenJobs(db).map(({ id }) => [id, 'follow' as const]));
+    expect(listTouchedJobs(db, next, answers).map((one) => one.job)).not.toContain(job);
+    expect(save(next, answers)).toMatchObject({ ok: true });
+    const live = readJobNow(db, job);
+    expect(live?.holding.map(({ code }) => code)).not.toContain('plant-outgrew-plan');
+    expect(readOpenJobs(db).find(({ id }) => id === job)?.dossier.scope.work[0]?.section).toBe(
+      section,
+    );
+    expect(readBoard(db).unreadable).toEqual([]);
+  });
+
   it('of another works altogether takes no list with it, and no job that is live', () => {
     const { job } = liveEntry(db);
     const other: Plant = {
@@ -100,7 +144,7 @@ describe('a drawing that no longer has where an open job is done', () => {
       surroundings: [],
       interlocks: [],
     };
-    expect(save(other, readOpenJobs(db).map(({ id }) => id))).toEqual({ ok: true, version: 2 }); // prettier-ignore
+    expect(save(other, Object.fromEntries(readOpenJobs(db).map(({ id }) => [id, 'keep'])))).toEqual({ ok: true, version: 2 }); // prettier-ignore
     const board = readBoard(db);
     expect(board.unreadable).toEqual([]);
     expect(board.rows.map((row) => row.job)).toEqual([job]);
