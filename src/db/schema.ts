@@ -197,6 +197,8 @@ export const sessions = sqliteTable('session', {
   pin: text('pin').notNull(),
   roles: text('roles').notNull(),
   /** By the clock of the machine (ms since the epoch). */
+  /** At which kind of enrolled device it began; absent at any other. */
+  device: text('device', { enum: ['desk', 'gate', 'phone'] }),
   began_ms: integer('began_ms').notNull(),
   seen_ms: integer('seen_ms').notNull(),
   /** When it ends whatever happens: soon after someone else has signed in at its desk. */

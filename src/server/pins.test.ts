@@ -1,7 +1,8 @@
-import { closeDatabase, openDatabase, type Db } from '../db';
+import { eq } from 'drizzle-orm';
+import { closeDatabase, openDatabase, tables, type Db } from '../db';
 import { DEFAULT_VALUES } from '../core/rules/values';
 import { loadDemo, readDemoSite } from './demo';
-import { checkPin, findPinFault, forgetTries, type PinSource } from './pins';
+import { checkPin, findPinFault, forgetTries, hashPin, type PinSource } from './pins';
 
 let db: Db;
 beforeAll(async () => {
@@ -89,12 +90,25 @@ describe('a new PIN', () => {
     ['123', 4, 'at least 4'],
     ['12345a', 6, 'digits only'],
     ['', 6, 'digits only'],
+    ['fourteen chars', 6, 'at least 15 characters'],
+    ['fifteen of them', 6, undefined],
+    ['x'.repeat(101), 6, 'at most 100'],
+    ['abababababababab', 6, 'again and again'],
+    ['blåbærsyltetøy!', 6, undefined],
     ['1234567890123', 6, 'at most 12'],
     ['111111', 6, 'again and again'],
   ])('%s where %d digits are asked for', (pin, least, fault) => {
     const found = findPinFault(pin, at(least));
     if (fault === undefined) expect(found).toBeUndefined();
     else expect(found).toContain(fault);
+  });
+
+  it('of letters is the same however a keyboard puts them together', async () => {
+    const composed = 'caf\u00e9 au lait sucré';
+    const hash = await hashPin(composed);
+    db.update(tables.people).set({ pinHash: hash }).where(eq(tables.people.id, 'ada')).run();
+    expect(await give('ada', composed.normalize('NFD'), desk('ada'))).toBe('right');
+    expect(await give('ada', composed.toUpperCase(), desk('ada'))).toBe('wrong');
   });
 
   it('is six digits or more unless the site says otherwise', () => {

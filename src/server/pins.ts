@@ -1,10 +1,14 @@
 import { hash, verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { z } from 'zod';
 import { hasLeft } from '../core/people/people';
 import type { SiteValues } from '../core/rules/values';
 import { perProcess, tables, type Db } from '../db';
 import { readNow } from './clock';
+
+/** A PIN or passphrase as it arrives: whatever is longer than a passphrase may be is none. */
+export const pinSchema = z.string().min(1).max(100);
 
 /** What a PIN is given for: signing in and signing are counted apart, so that neither keeps anyone from the other. */
 export type PinPurpose = 'sign-in' | 'sign' | 'code' | 'set-up';
@@ -58,7 +62,10 @@ async function inLane<T>(lane: string, work: () => Promise<T>): Promise<T> {
   }
 }
 
-export const hashPin = (pin: string): Promise<string> => hash(pin);
+/** The same letters, however a keyboard puts them together, are the same passphrase. */
+const compose = (pin: string): string => pin.normalize('NFKC');
+
+export const hashPin = (pin: string): Promise<string> => hash(compose(pin));
 
 let nobody: Promise<string> | undefined;
 
@@ -101,18 +108,33 @@ export const checkPin = (
     // Who has set no PIN yet has none that could be right, and takes as long as anybody.
     const isHere = row !== undefined && !hasLeft({ leftAt: row.leftAt ?? undefined }, readNow(db));
     const own = isHere ? row.pinHash : '';
-    const fits = await verify(own === '' ? await hashOfNobody() : own, pin);
+    const fits = await verify(own === '' ? await hashOfNobody() : own, compose(pin));
     return own !== '' && fits;
   });
 
 /** Forgets every try that was counted, for tests. */
 export const forgetTries = (): void => limiters.clear();
 
-/** Why a new PIN cannot be taken; undefined when it can. The shortest length is a rule of the site. */
+/** A passphrase has so many characters at least. Source: NIST SP 800-63B-4, 3.1.1.2, a password that stands alone (from memory). */
+export const LEAST_PASSPHRASE = 15;
+const MOST_PASSPHRASE = 100;
+
+/** Why a new PIN or passphrase cannot be taken; undefined when it can. The shortest length of a PIN is a rule of the site. */
 export function findPinFault(pin: string, values: SiteValues): string | undefined {
   const least = values['pin-digits'];
-  if (!/^\d+$/.test(pin)) return 'a PIN has digits only';
+  if (!/^\d+$/.test(pin)) return findPassphraseFault(compose(pin), least);
   if (pin.length < least) return `a PIN has at least ${least} digits; this one has ${pin.length}`;
   if (pin.length > 12) return 'a PIN has at most 12 digits';
   return /^(\d)\1+$/.test(pin) ? 'a PIN is not one digit again and again' : undefined;
+}
+
+function findPassphraseFault(text: string, digits: number): string | undefined {
+  const { length } = [...text];
+  if (length < LEAST_PASSPHRASE) {
+    return `a PIN has digits only, at least ${digits}; a passphrase has at least ${LEAST_PASSPHRASE} characters, and this has ${length}`;
+  }
+  if (length > MOST_PASSPHRASE) return `a passphrase has at most ${MOST_PASSPHRASE} characters`;
+  return new Set(text.toLowerCase()).size < 5
+    ? 'a passphrase is not a few characters again and again'
+    : undefined;
 }

@@ -83,6 +83,19 @@ describe('a session', () => {
     expect(isSessionLive(db, secret)).toBe(false);
   });
 
+  it.each([
+    ['desk', 120],
+    ['gate', 15],
+    ['phone', 240],
+    [undefined, 120],
+  ] as const)('that lies idle at a %s ends after %d min', (device, minutes) => {
+    const secret = beginSession(db, 'ada', device);
+    later(minutes - 0.1);
+    expect(isSessionLive(db, secret)).toBe(true);
+    later(0.2);
+    expect(isSessionLive(db, secret)).toBe(false);
+  });
+
   it('that ends closes the stream that goes by it', async () => {
     const secret = beginSession(db, 'ada');
     const { signal } = new AbortController();

@@ -41,16 +41,31 @@ const listHeldRoles = (person: Person, now: string): Role[] => [
   ),
 ];
 
-const idleMs = (db: Db): number => readValues(db).values['session-idle-min'] * 60_000;
+type DeviceKind = NonNullable<(typeof sessions.$inferSelect)['device']>;
+
+/** How long a session may lie idle (ms), by where it began. A browser that nobody has enrolled counts as a desk. */
+function idleMs(db: Db, device: DeviceKind | null): number {
+  const { values } = readValues(db);
+  const minutes = {
+    desk: values['session-idle-min'],
+    gate: values['session-idle-gate-min'],
+    phone: values['session-idle-phone-min'],
+  };
+  return minutes[device ?? 'desk'] * 60_000;
+}
+
+/** The longest that any session may lie idle (ms). */
+const longestIdleMs = (db: Db): number =>
+  Math.max(...(['desk', 'gate', 'phone'] as const).map((kind) => idleMs(db, kind)));
 
 /** Begins a session of a person who has given their PIN; answers the secret that its cookie holds. It is kept nowhere. */
-export function beginSession(db: Db, personId: string): string {
+export function beginSession(db: Db, personId: string, device?: DeviceKind): string {
   const secret = randomBytes(32).toString('hex');
   const person = findPerson(db, personId);
   const now = Date.now();
   // Those that nobody will use any more make room.
   db.delete(sessions)
-    .where(lt(sessions.seen_ms, now - idleMs(db)))
+    .where(lt(sessions.seen_ms, now - longestIdleMs(db)))
     .run();
   db.insert(sessions)
     .values({
@@ -58,6 +73,7 @@ export function beginSession(db: Db, personId: string): string {
       person: personId,
       pin: readPinDigest(db, personId) ?? '',
       roles: JSON.stringify(person ? listHeldRoles(person, readNow(db)) : []),
+      device: device ?? null,
       began_ms: now,
       seen_ms: now,
     })
@@ -87,7 +103,7 @@ export const replaceSession = (db: Db, secret: string): void => {
 function judge(db: Db, row: typeof sessions.$inferSelect): Person | undefined {
   const person = findPerson(db, row.person);
   const now_ms = Date.now();
-  if (!person || hasLeft(person, readNow(db)) || now_ms - row.seen_ms > idleMs(db))
+  if (!person || hasLeft(person, readNow(db)) || now_ms - row.seen_ms > idleMs(db, row.device))
     return undefined;
   if (row.ends_ms !== null && now_ms > row.ends_ms) return undefined;
   if (readPinDigest(db, row.person) !== row.pin) return undefined;

@@ -5,7 +5,14 @@ import { personSchema } from '../core/people/schema';
 import type { Plant } from '../core/plant';
 import { DEFAULT_VALUES, siteValuesSchema } from '../core/rules/values';
 import { perProcess, tables, writeAlone, type Db } from '../db';
-import { checkSecret, findPinFault, hashPin, type PinAnswer, type PinSource } from './pins';
+import {
+  checkSecret,
+  findPinFault,
+  hashPin,
+  type PinAnswer,
+  type PinSource,
+  pinSchema,
+} from './pins';
 import { findNewestVersion, savePlant } from './plant';
 import { readRegisters, savePerson, saveRegister } from './registers';
 import { digestOfCode, isCode, makeCode } from './secret-code';
@@ -43,7 +50,7 @@ export const setUpSchema = z.strictObject({
   /** Until when the first site manager is authorised: a day. */
   until: z.iso.date(),
   evidence: z.string().trim().min(1).max(400),
-  pin: z.string().max(20),
+  pin: pinSchema,
 });
 export type SetUp = z.infer<typeof setUpSchema>;
 

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import type { Db } from '../db';
-import { checkPin } from './pins';
+import { checkPin, pinSchema } from './pins';
 import { sharedDatabase } from './database';
 import { readBody, respondError } from './respond';
 import { findPinSource, findSiteManager } from './session';
 
 /** Signatures as they arrive: who, with a fresh PIN. */
 export const signaturesSchema = z
-  .array(z.strictObject({ person: z.string().min(1).max(80), pin: z.string().max(20) }))
+  .array(z.strictObject({ person: z.string().min(1).max(80), pin: pinSchema }))
   .max(4);
 
 /** Checks every PIN; answers the response that refuses the first that is not right, or undefined. */

@@ -24,6 +24,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/plant/problem?section=P201-CAS',
     '/api/watch',
     '/api/people',
+    '/api/people/badges',
     '/api/people/sheet',
     '/api/registers/locks',
     '/api/registers/locks/labels',

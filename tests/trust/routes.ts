@@ -32,6 +32,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'jobs/[id]/templates': [row('GET', '/api/jobs/J-0001/templates')],
   live: [row('GET', '/api/live')],
   people: [row('GET', '/api/people'), row('POST', '/api/people')],
+  'people/badges': [row('GET', '/api/people/badges')],
   'people/code': [row('POST', '/api/people/code')],
   // Whoever has no PIN yet cannot be signed in; what is asked for is the code.
   'people/pin': [row('POST', '/api/people/pin', 400)],

@@ -284,10 +284,22 @@ export const SITE_VALUES = {
     'practice; six digits take thousands of days to guess at the tries that are let through',
   ),
   'session-idle-min': number(
-    'Who does nothing is signed out after',
+    'Who does nothing at a desk is signed out after',
     'min',
     [5, 120, 720],
     'practice; nobody signs in the name of someone who has gone home',
+  ),
+  'session-idle-gate-min': number(
+    'Who does nothing at a gate screen is signed out after',
+    'min',
+    [1, 15, 720],
+    'practice; many people pass a gate screen',
+  ),
+  'session-idle-phone-min': number(
+    'Who does nothing on a phone is signed out after',
+    'min',
+    [5, 240, 720],
+    'practice; a phone is carried by one person, and its hands may be busy',
   ),
   'backup-every-h': number(
     'A backup is made every',

@@ -8,6 +8,7 @@ import { ROLE_NAMES, ROLES, type Person, type Role } from '../../core/people/peo
 import { post, type Posted } from '../command/post';
 import { Faults } from '../kit/faults';
 import { useMoments } from '../kit/moment';
+import { PinInput } from '../kit/pin-input';
 
 interface Grant {
   role: Role;
@@ -213,16 +214,7 @@ export function PersonForm({
       <Faults answer={answer} />
       {answer?.ok && <p role="status">Saved.</p>}
       <div className="flex flex-wrap items-end gap-2">
-        <label className="flex flex-col text-sm">
-          Your PIN
-          <input
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
-            {...register('pin', { required: true })}
-            className="input input-sm w-28 font-mono"
-          />
-        </label>
+        <PinInput label="Your PIN" isSmall field={register('pin', { required: true })} />
         <button className="btn btn-primary btn-sm">
           {person ? 'Save the change' : 'Add this person'}
         </button>

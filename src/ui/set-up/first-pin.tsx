@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { readWho } from '../../core/people/badge';
 import { post, type Posted } from '../command/post';
 import { Faults } from '../kit/faults';
 import { Instant } from '../kit/moment';
@@ -24,11 +25,11 @@ export function FirstPin({
   const send = async (form: FormData) => {
     const read = (name: string) => (form.get(name) as string | null) ?? '';
     if (read('pin') !== read('again')) {
-      return setAnswer({ ok: false, error: 'The two PINs are not the same: type them again.' });
+      return setAnswer({ ok: false, error: 'The two are not the same: type them again.' });
     }
     setAnswer(
       await post<Answer>('/api/people/pin', {
-        person: read('person'),
+        person: readWho(read('person')),
         code: read('code'),
         pin: read('pin'),
       }),
@@ -60,15 +61,16 @@ export function FirstPin({
             Code from a site manager
             <input name="code" required autoComplete="off" className="input w-full font-mono" />
           </label>
-          <PinInput label="Your new PIN" />
-          <PinInput label="Your new PIN again" name="again" />
+          <PinInput label="Your new PIN or passphrase" />
+          <PinInput label="The same again" name="again" />
           <Faults answer={answer} />
           <button className="btn btn-primary">Set my PIN</button>
         </form>
       )}
       <Note isSmall>
         A PIN signs for you: whoever knows it can put your name under anything. Choose one that
-        nobody can guess, and tell nobody.
+        nobody can guess, and tell nobody. Instead of digits it can be a passphrase of 15 characters
+        or more.
       </Note>
     </main>
   );

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
+import { readWho } from '../../core/people/badge';
 import { PinInput } from '../kit/pin-input';
 import { signIn } from './sign-in-at';
 import { WhoField } from './who-field';
@@ -21,7 +22,7 @@ export function SignIn({
     setBusy(true);
     const form = new FormData(event.currentTarget);
     const wrong = await signIn(
-      (form.get('person') as string | null) ?? '',
+      readWho((form.get('person') as string | null) ?? ''),
       (form.get('pin') as string | null) ?? '',
     );
     setBusy(false);

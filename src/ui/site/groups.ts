@@ -2,7 +2,14 @@ import type { ValueCode } from '../../core/rules/values';
 
 /** The values of the rules by what they are about, in the order in which a site goes through them. */
 export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
-  'Clock and people': ['zone', 'shift-starts', 'pin-digits', 'session-idle-min'],
+  'Clock and people': [
+    'zone',
+    'shift-starts',
+    'pin-digits',
+    'session-idle-min',
+    'session-idle-gate-min',
+    'session-idle-phone-min',
+  ],
   Backups: ['backup-every-h', 'backup-keep'],
   Permits: [
     'validity',

@@ -5,8 +5,9 @@ import { guarded } from '../../../server/guarded';
 import { respondError } from '../../../server/respond';
 import { keepDevice } from '../../../server/session';
 import { readSigned } from '../../../server/sign';
+import { pinSchema } from '../../../server/pins';
 
-const pin = z.string().min(1).max(20);
+const pin = pinSchema;
 const schema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('enrol'), device: deviceSchema, pin }),
   z.strictObject({ kind: z.literal('end'), id: z.string().min(1).max(40), pin }),

@@ -10,6 +10,7 @@ import { listPeople } from '../../../server/registers';
 import { respondError } from '../../../server/respond';
 import { findMe } from '../../../server/session';
 import { readSigned } from '../../../server/sign';
+import { pinSchema } from '../../../server/pins';
 
 /** Who may take over at a desk, with what each is: asked for when somebody is about to. */
 export const GET = guarded(async (): Promise<Response> => {
@@ -28,7 +29,7 @@ export const GET = guarded(async (): Promise<Response> => {
 const schema = z.strictObject({
   person: personSchema,
   expected: z.int().min(0),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
 });
 
 /** Adds or changes a person, signed by a site manager with a fresh PIN. */

@@ -5,12 +5,13 @@ import { findSiteManager } from '../../../server/session';
 import { refuseSignatures } from '../../../server/sign';
 import { saveValues } from '../../../server/site-rules';
 import { guarded } from '../../../server/guarded';
+import { pinSchema } from '../../../server/pins';
 
 const schema = z.strictObject({
   values: z.unknown(),
   expected: z.int().min(0),
   note: z.string().trim().min(1, 'say what was changed and why').max(2000),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
 });
 
 /** Saves the values of the rules as their next version, signed by the site manager with a fresh PIN. */

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { sharedDatabase } from '../../../server/database';
 import { guarded } from '../../../server/guarded';
-import { checkPin } from '../../../server/pins';
+import { checkPin, pinSchema } from '../../../server/pins';
 import { readBody, respondError } from '../../../server/respond';
-import { enrolDesk, findPinSource, openSession } from '../../../server/session';
+import { enrolDesk, findOwnDevice, findPinSource, openSession } from '../../../server/session';
 import { beginSession, endSession, replaceSession } from '../../../server/sessions';
 
 const schema = z.strictObject({
   person: z.string().min(1).max(80),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
 });
 
 /** Signs a person in. */
@@ -27,7 +27,7 @@ export const POST = guarded(async (request: Request): Promise<Response> => {
   if (answer === 'wrong') return respondError(401, 'That PIN is not right.');
   const session = await openSession();
   if (session.secret !== undefined) replaceSession(db, session.secret);
-  session.secret = beginSession(db, person);
+  session.secret = beginSession(db, person, (await findOwnDevice())?.kind);
   await session.save();
   await enrolDesk(person);
   return Response.json({ ok: true });

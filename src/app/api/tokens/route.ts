@@ -4,8 +4,9 @@ import { respondError } from '../../../server/respond';
 import { readSigned } from '../../../server/sign';
 import { makeToken, revokeToken, TOKEN_SCOPES } from '../../../server/tokens';
 import { guarded } from '../../../server/guarded';
+import { pinSchema } from '../../../server/pins';
 
-const pin = z.string().min(1).max(20);
+const pin = pinSchema;
 const schema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('make-token'),

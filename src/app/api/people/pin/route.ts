@@ -5,11 +5,12 @@ import { setOwnPin } from '../../../../server/people';
 import { readNames } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
 import { findPinSource } from '../../../../server/session';
+import { pinSchema } from '../../../../server/pins';
 
 const schema = z.strictObject({
   person: z.string().min(1).max(40),
   code: z.string().min(1).max(40),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
 });
 
 /** Sets one's own PIN with the code that was made for it. Whoever does so is told who made the code. */

@@ -3,11 +3,12 @@ import { sharedDatabase } from '../../../../server/database';
 import { guarded } from '../../../../server/guarded';
 import { endSessionsOf } from '../../../../server/people';
 import { readSigned } from '../../../../server/sign';
+import { pinSchema } from '../../../../server/pins';
 
 const schema = z.strictObject({
   /** Whose sessions end; everybody's, but of whoever asks, where nobody is named. */
   person: z.string().min(1).max(40).optional(),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
 });
 
 /** Signs somebody out everywhere at once, or everybody else. */

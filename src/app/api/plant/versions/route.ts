@@ -10,12 +10,13 @@ import { readBody, respondError } from '../../../../server/respond';
 import { findCoordinator } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';
 import { guarded } from '../../../../server/guarded';
+import { pinSchema } from '../../../../server/pins';
 
 const schema = z.strictObject({
   document: z.unknown(),
   expected: z.int().min(1),
   note: z.string().trim().min(1, 'say what was changed and why').max(2000),
-  pin: z.string().min(1).max(20),
+  pin: pinSchema,
   /** What becomes of each open job that names what this one does not have. */
   become: z.record(z.string().min(1).max(80), z.enum(['follow', 'keep'])).default({}),
 });

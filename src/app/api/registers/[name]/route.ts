@@ -10,6 +10,7 @@ import { readRegisters } from '../../../../server/registers';
 import { readBody, respondError } from '../../../../server/respond';
 import { findMe } from '../../../../server/session';
 import { refuseSignatures } from '../../../../server/sign';
+import { pinSchema } from '../../../../server/pins';
 
 /** A register as a sheet (CSV). */
 export const GET = guarded(async (_: Request, of: OfRegister): Promise<Response> => {
@@ -36,7 +37,7 @@ export const POST = guarded(async (request: Request, of: OfRegister): Promise<Re
     put: z.array(row).max(1000),
     remove: z.array(z.string().min(1).max(40)).max(1000),
     expected: z.int().min(0),
-    pin: z.string().min(1).max(20),
+    pin: pinSchema,
   });
   const body = await readBody(request, schema);
   if (!body.ok) return body.response;

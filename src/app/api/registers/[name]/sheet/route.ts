@@ -9,11 +9,12 @@ import { readRegisters } from '../../../../../server/registers';
 import { readBody } from '../../../../../server/respond';
 import { refuseSignatures } from '../../../../../server/sign';
 import { readValues } from '../../../../../server/site-rules';
+import { pinSchema } from '../../../../../server/pins';
 
 const schema = z.strictObject({
   text: z.string().max(4_000_000),
   /** Saved as it stands, drawn from this version, with a fresh PIN; without it only what it would change is answered. */
-  save: z.strictObject({ expected: z.int().min(0), pin: z.string().min(1).max(20) }).optional(),
+  save: z.strictObject({ expected: z.int().min(0), pin: pinSchema }).optional(),
 });
 
 /** Reads a sheet of a register: answers every error by row and column, or what it would change; saves it when that is asked for. Rows that it does not name stay. */
