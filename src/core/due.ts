@@ -5,7 +5,7 @@ import { hasLeft, ROLE_NAMES } from './people/people';
 export interface Due {
   /** Stable for one thing. */
   readonly id: string;
-  readonly kind: 'authorisation' | 'instrument' | 'earthing set';
+  readonly kind: 'authorisation' | 'instrument' | 'earthing set' | 'contract';
   /** Whose or which it is, by id. */
   readonly of: string;
   /** Whose or which it is, and what of it. */
@@ -25,7 +25,12 @@ const DAY_MS = 86_400_000;
  * left has none.
  */
 export function listDue(
-  { people, instruments, earths }: Pick<SiteFacts, 'people' | 'instruments' | 'earths'>,
+  {
+    people,
+    instruments,
+    earths,
+    employers = [],
+  }: Pick<SiteFacts, 'people' | 'instruments' | 'earths' | 'employers'>,
   now: string,
   days: number,
 ): Due[] {
@@ -58,7 +63,21 @@ export function listDue(
     until: testedUntil,
     href: '/registers',
   }));
-  return [...authorisations, ...tests]
+  const contracts = employers.flatMap(({ id, name, contractUntil }) =>
+    contractUntil === undefined
+      ? []
+      : [
+          {
+            id: `contract-${id}`,
+            of: id,
+            kind: 'contract' as const,
+            what: `contract of ${name}`,
+            until: contractUntil,
+            href: '/registers#employers',
+          },
+        ],
+  );
+  return [...authorisations, ...tests, ...contracts]
     .map((one) => ({ ...one, isOver: Date.parse(one.until) < at }))
     .filter(({ until }) => Date.parse(until) < at + days * DAY_MS)
     .sort((a, b) => (a.until < b.until ? -1 : 1));

@@ -1,4 +1,10 @@
-import { standAt, viewDossier, type DossierView, type EarlierJob } from '../core/job';
+import {
+  findWorkAreas,
+  standAt,
+  viewDossier,
+  type DossierView,
+  type EarlierJob,
+} from '../core/job';
 import { findAuthorisation, type Person } from '../core/people/people';
 import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';
@@ -44,7 +50,7 @@ export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage 
     view,
     ...(next ? { next } : {}),
     asBuilt: describeAsBuilt(db),
-    choices: readChoices(db, site),
+    choices: readChoices(db, site, view.now),
     practice,
     earlier: readEarlier(db, jobId, state.equipment, view),
     ...(practice && leads ? { faults: readFaults(db) } : {}),

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { refuseRegisterChange, type InUse, type RegisterChange } from '../core/registers/change';
+import { hasLeft } from '../core/people/people';
 import { explainIn } from '../core/rules/book';
 import { nameFew } from '../core/text';
 import { tables, writeAlone, type Db } from '../db';
@@ -16,6 +17,20 @@ import {
 } from './registers';
 import type { Changed } from './respond-change';
 import { readValues } from './site-rules';
+
+/** Firms of which somebody is at the site. */
+function findEmployersInUse(db: Db): ReadonlyMap<string, string> {
+  const now = readNow(db);
+  const here = listPeople(db).filter((person) => !hasLeft(person, now));
+  return new Map(
+    readRegisters(db).registers.employers.flatMap(({ id, name }) => {
+      const own = here.filter(({ employer }) => employer.toLowerCase() === name.toLowerCase());
+      return own.length === 0
+        ? []
+        : [[id, `is the employer of ${own.length} at the site`] as const];
+    }),
+  );
+}
 
 /** What of each register is in use on jobs that are open, with where. */
 export function readInUse(db: Db): InUse {
@@ -43,6 +58,10 @@ export function readInUse(db: Db): InUse {
     boxes: held('box'),
     instruments: new Map(monitors),
     earths: new Map(earths),
+    hasps: new Map(),
+    kit: new Map(),
+    employers: findEmployersInUse(db),
+    bundles: new Map(),
   };
 }
 

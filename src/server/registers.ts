@@ -75,7 +75,10 @@ export function readRegisters(db: Db): {
     : { version: read.version, registers: registerSchema.parse(read.document) };
 }
 
-type Registered = Pick<SiteFacts, 'locks' | 'boxes' | 'instruments' | 'earths' | 'reach'>;
+type Registered = Pick<
+  SiteFacts,
+  'locks' | 'boxes' | 'instruments' | 'earths' | 'employers' | 'reach'
+>;
 
 /** The registers as they were read last, with their version: saving makes a new one. */
 const registered = new WeakMap<
@@ -91,12 +94,13 @@ function readRegistered(db: Db): Registered {
   const known = registered.get(db.$client);
   if (known !== undefined && known.version === (version ?? 0)) return known.registers;
   const read = readRegisters(db);
-  const { locks, boxes, instruments, earths, reach } = read.registers;
+  const { locks, boxes, instruments, earths, employers, reach } = read.registers;
   const registers = {
     locks: byId(locks),
     boxes: byId(boxes),
     instruments: byId<Instrument>(instruments),
     earths: byId(earths),
+    employers,
     ...(reach === undefined ? {} : { reach }),
   };
   registered.set(db.$client, { version: read.version, registers });
@@ -177,7 +181,10 @@ export function nextRegister(
   const { name, version } = event;
   if (event.kind === 'register-saved') return { name, version, document: event.document };
   // It was checked when it was written.
-  const registers = before ? (JSON.parse(before.document) as Registers) : NO_REGISTERS;
+  const registers = {
+    ...NO_REGISTERS,
+    ...(before ? (JSON.parse(before.document) as Partial<Registers>) : {}),
+  };
   return { name, version, document: JSON.stringify(changeRegisters(registers, event.change)) };
 }
 

@@ -25,6 +25,7 @@ import { listLineup } from '../../src/core/job/lineup';
 import { findSensor, LEVELS, type AirUse, type SubstanceCode } from '../../src/core/gas';
 import { WAYS_OF } from '../../src/core/hotwork';
 import { DEFAULT_GRADE_POLICY } from '../../src/core/isolation';
+import type { Employer } from '../../src/core/people/employers';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
 import { draftAssessment, QUESTION_CODES, type QuestionCode } from '../../src/core/permits';
@@ -35,7 +36,13 @@ import type { Step as WorkStep } from '../../src/core/sequence';
 
 interface SiteFile {
   people: Person[];
-  registers: { locks: Lock[]; boxes: []; instruments: []; earths: EarthingSet[] };
+  registers: {
+    locks: Lock[];
+    boxes: [];
+    instruments: [];
+    earths: EarthingSet[];
+    employers: Employer[];
+  };
 }
 /** Locks of Jun Ravensworth's own, enough for every point of the job. */
 const OWN_SET = Array.from({ length: 9 }, (_, n): Lock => {
@@ -57,6 +64,7 @@ export const site: SiteFacts = {
   boxes: byId(file.registers.boxes),
   instruments: byId(file.registers.instruments),
   earths: byId(file.registers.earths),
+  employers: file.registers.employers,
 };
 export const START = '2026-11-24T07:00:00.000Z';
 export const nobody = {

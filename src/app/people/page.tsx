@@ -11,7 +11,7 @@ import {
   readPeopleVersion,
 } from '../../server/people';
 import { readGraph } from '../../server/plant';
-import { findPerson, listPeople, readSite } from '../../server/registers';
+import { findPerson, listPeople, readRegisters, readSite } from '../../server/registers';
 import { findMe, holdsNow } from '../../server/session';
 import { PeopleScreen } from '../../ui/people/people';
 
@@ -25,6 +25,7 @@ export default async function PeoplePage({
   const db = sharedDatabase();
   const now = readNow(db);
   const { person, new: isNew } = await searchParams;
+  const { registers } = readRegisters(db);
   const people = listPeople(db).sort((a, b) => a.name.localeCompare(b.name));
   return (
     <PeopleScreen
@@ -41,6 +42,8 @@ export default async function PeoplePage({
       })}
       due={listDue(readSite(db), now, DUE_DAYS)}
       me={me.id}
+      firms={registers.employers.map(({ name }) => name)}
+      bundles={registers.bundles}
       areas={readGraph(db).plant.areas.map(({ id }) => id)}
       mayChange={holdsNow(me, ['site-manager'])}
     />

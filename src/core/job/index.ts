@@ -28,6 +28,7 @@ export { type LinePoint } from './lineup';
 export { ENDS, type End } from './lineup-ends';
 export * from './lamps';
 export { findNames, whyTied, type JobNames } from './names';
+export { findStepAreas, findWorkAreas } from './whereabouts';
 export { findSubject, isCodeOf, readCode, refuseScan, writeCode, type ScanTarget } from './scan';
 export * from './rules-effect';
 export { type Block, type Sheet, type SheetFacts } from './sheet-parts';

@@ -39,6 +39,7 @@ describe('refusals', () => {
       'pin-code-unsigned',
       'pin-reset-alone',
       'register-in-use',
+      'employer-lead-unknown',
       'register-unknown',
       'lock-without-owner',
       'lock-has-owner',

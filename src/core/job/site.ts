@@ -2,6 +2,7 @@ import type { GradePolicy } from '../isolation';
 import { asEmptied, computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
 import type { SiteValues } from '../rules/values';
+import type { Employer } from '../people/employers';
 import type { EarthingSet, Instrument, Lock, LockBox, Person, Whereabouts } from '../people/people';
 import { listProofs, type ProofDemand } from '../proving';
 import {
@@ -30,6 +31,8 @@ export interface SiteFacts {
   readonly instruments: ReadonlyMap<string, Instrument>;
   /** Portable earthing sets. */
   readonly earths: ReadonlyMap<string, EarthingSet>;
+  /** Firms whose people work here; none where the site keeps no such register. */
+  readonly employers?: readonly Employer[];
   /** How the coordinator is reached, as it is printed on tags. */
   readonly reach?: string;
 }

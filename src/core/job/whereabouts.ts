@@ -1,4 +1,4 @@
-import type { PlantGraph } from '../plant';
+import type { PlantGraph, Scope } from '../plant';
 import type { Whereabouts } from '../people/people';
 import type { Command } from './commands';
 import { findSubject } from './scan';
@@ -34,9 +34,29 @@ export function findWhereabouts(
   graph: PlantGraph,
 ): Whereabouts | undefined {
   const subject = findSubject(command);
-  const at = subject === undefined ? [] : listAreasOf(graph, subject);
-  if (at.length > 0) return { areas: [...new Set(at)], needs: 'one' };
-  const work = 'work' in command ? command.work : state?.scope.work;
-  const areas = (work ?? []).flatMap(({ section }) => areaOf(graph, graph.sectionAt.get(section)));
+  if (subject !== undefined && listAreasOf(graph, subject).length > 0) {
+    return { areas: [...new Set(listAreasOf(graph, subject))], needs: 'one' };
+  }
+  return findWorkAreas('work' in command ? command : state?.scope, graph);
+}
+
+/** The areas that are worked in, all of which somebody has to be authorised for; undefined where nothing says where. */
+export function findWorkAreas(
+  scope: Pick<Scope, 'work'> | undefined,
+  graph: PlantGraph,
+): Whereabouts | undefined {
+  const areas = (scope?.work ?? []).flatMap(({ section }) =>
+    areaOf(graph, graph.sectionAt.get(section)),
+  );
   return areas.length === 0 ? undefined : { areas: [...new Set(areas)], needs: 'every' };
+}
+
+/** The areas that a step at a point is about, one of which somebody has to be authorised for; those of the whole work where the point has none. */
+export function findStepAreas(
+  scope: Pick<Scope, 'work'>,
+  subject: string,
+  graph: PlantGraph,
+): Whereabouts | undefined {
+  const at = listAreasOf(graph, subject);
+  return at.length > 0 ? { areas: [...new Set(at)], needs: 'one' } : findWorkAreas(scope, graph);
 }

@@ -20,7 +20,7 @@ function refuseOwner(
   people: ReadonlyMap<string, Person>,
   now: string,
 ): Refusal[] {
-  if (!('use' in row)) return [];
+  if (!('set' in row)) return [];
   const { id, use, owner } = row;
   if (use !== 'personal')
     return owner === undefined ? [] : [refuse('lock-has-owner', { lock: id })];
@@ -28,6 +28,15 @@ function refuseOwner(
   return known && !hasLeft(known, now)
     ? []
     : [refuse('lock-without-owner', { lock: id, owner: owner ?? 'nobody' })];
+}
+
+/** Whoever leads the people of a firm is there. */
+function refuseLead(row: RegisterRow, people: ReadonlyMap<string, Person>, now: string): Refusal[] {
+  if (!('lead' in row) || row.lead === undefined) return [];
+  const known = people.get(row.lead);
+  return known && !hasLeft(known, now)
+    ? []
+    : [refuse('employer-lead-unknown', { employer: row.name, lead: row.lead })];
 }
 
 /** What keeps a register from being changed so: what hangs or is in use stays as it is, and a personal lock has an owner. */
@@ -57,7 +66,7 @@ export function refuseRegisterChange(
     ...remove
       .filter((id) => !before.has(id))
       .map((id) => refuse('register-unknown', { id, register: name })),
-    ...put.flatMap((row) => refuseOwner(row, people, now)),
+    ...put.flatMap((row) => [...refuseOwner(row, people, now), ...refuseLead(row, people, now)]),
   ];
 }
 

@@ -1,6 +1,7 @@
 import type { RegisterName } from './schema';
 
-export type Cell = 'text' | 'number' | 'day' | 'json';
+/** How a cell is written: text, a number, the end or the beginning of a day, yes, words parted by blanks, or JSON. */
+export type Cell = 'text' | 'number' | 'day' | 'from-day' | 'yes' | 'list' | 'json';
 
 /** The columns of the sheet of each register, and which have to be there. */
 export const SHEETS: Readonly<
@@ -14,6 +15,10 @@ export const SHEETS: Readonly<
     needed: ['id', 'set', 'use'],
   },
   boxes: { columns: { id: 'text', name: 'text' }, needed: ['id', 'name'] },
+  hasps: {
+    columns: { id: 'text', name: 'text', holes: 'number' },
+    needed: ['id', 'name', 'holes'],
+  },
   instruments: {
     columns: {
       id: 'text',
@@ -35,5 +40,26 @@ export const SHEETS: Readonly<
       testedUntil: 'day',
     },
     needed: ['id', 'name', 'testedUntil'],
+  },
+  kit: {
+    columns: { id: 'text', name: 'text', use: 'text', testedUntil: 'day' },
+    needed: ['id', 'name', 'use'],
+  },
+  employers: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      own: 'yes',
+      contract: 'text',
+      contractFrom: 'from-day',
+      contractUntil: 'day',
+      exchangedAt: 'from-day',
+      lead: 'text',
+    },
+    needed: ['id', 'name'],
+  },
+  bundles: {
+    columns: { id: 'text', name: 'text', roles: 'list' },
+    needed: ['id', 'name', 'roles'],
   },
 };

@@ -30,6 +30,10 @@ const inUse = {
   boxes: new Map<string, string>(),
   instruments: new Map([['VT-1', 'stands at J-1']]),
   earths: new Map<string, string>(),
+  hasps: new Map<string, string>(),
+  kit: new Map<string, string>(),
+  employers: new Map([['F', 'is the employer of 1 at the site']]),
+  bundles: new Map<string, string>(),
 };
 const change = (
   name: RegisterChange['name'],
@@ -56,6 +60,21 @@ describe('a register that is changed', () => {
       [],
     ],
     ['a lock that nobody has', change('locks', [], ['P-9']), ['register-unknown']],
+    [
+      'a firm led by somebody who is there',
+      change('employers', [{ id: 'G', name: 'G', lead: 'jo' }]),
+      [],
+    ],
+    [
+      'a firm led by somebody who has left',
+      change('employers', [{ id: 'G', name: 'G', lead: 'al' }]),
+      ['employer-lead-unknown'],
+    ],
+    [
+      'a bundle of roles',
+      change('bundles', [{ id: 'SE', name: 'Shift engineer', roles: ['coordinator'] }]),
+      [],
+    ],
     [
       'a personal lock',
       change('locks', [{ id: 'W-1', set: 'own', use: 'personal', owner: 'jo' }]),
@@ -106,6 +125,22 @@ describe('the sheet of a register', () => {
     const full: Registers = registerSchema.parse({
       ...REGISTERS,
       earths: [{ id: 'ES-1', name: 'Set', rated_ka: 12.5, rated_s: 1, testedUntil: UNTIL }],
+      hasps: [{ id: 'H-1', name: 'Hasp', holes: 6 }],
+      kit: [{ id: 'GL-1', name: 'Gloves', use: 'class 0' }],
+      employers: [
+        { id: 'OWN', name: 'F', own: true },
+        {
+          id: 'BP',
+          name: 'Blue Pipe',
+          own: false,
+          contract: 'C-1',
+          contractFrom: '2026-01-01T00:00:00.000Z',
+          contractUntil: UNTIL,
+          exchangedAt: '2026-01-02T00:00:00.000Z',
+          lead: 'jo',
+        },
+      ],
+      bundles: [{ id: 'SE', name: 'Shift engineer', roles: ['coordinator', 'worker'] }],
       instruments: [
         ...REGISTERS.instruments,
         {

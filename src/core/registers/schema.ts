@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { gasDetectorSchema } from '../gas/instrument';
+import { ROLES } from '../people/people';
 
 const id = z
   .string()
@@ -35,22 +36,60 @@ const earth = z.strictObject({
   testedUntil: instant,
 });
 
+/** A clasp that takes several locks at one place. */
+const hasp = z.strictObject({ id, name, holes: z.number().int().min(2).max(100) });
+/** What people work with and wear that is looked over: gloves, rods, harnesses, radios. */
+const kit = z.strictObject({ id, name, use: name, testedUntil: instant.optional() });
+/** A firm whose people work here: the site's own, or one with a contract. */
+const employer = z.strictObject({
+  id,
+  /** As it stands with its people. */
+  name,
+  own: z.boolean().optional(),
+  contract: z.string().trim().min(1).max(80).optional(),
+  contractFrom: instant.optional(),
+  contractUntil: instant.optional(),
+  /** When both told each other their rules of energy control. */
+  exchangedAt: instant.optional(),
+  /** Who leads its people here. */
+  lead: id.optional(),
+});
+/** Roles that are granted together. */
+const bundle = z.strictObject({ id, name, roles: z.array(z.enum(ROLES)).min(1).max(ROLES.length) });
+
 /** What one row of each register is. */
-export const REGISTER_ROWS = { locks: lock, boxes: box, instruments: instrument, earths: earth };
+export const REGISTER_ROWS = {
+  locks: lock,
+  boxes: box,
+  hasps: hasp,
+  instruments: instrument,
+  earths: earth,
+  kit,
+  employers: employer,
+  bundles: bundle,
+};
 export type RegisterName = keyof typeof REGISTER_ROWS;
 export const REGISTER_NAMES = Object.keys(REGISTER_ROWS) as [RegisterName, ...RegisterName[]];
 export type RegisterRow<Name extends RegisterName = RegisterName> = z.infer<
   (typeof REGISTER_ROWS)[Name]
 >;
 
-/** Locks, boxes, instruments and earthing sets of a site, as a document. */
+/** The registers of a site, as a document. */
 export const registerSchema = z.strictObject({
   locks: z.array(lock),
   boxes: z.array(box),
   instruments: z.array(instrument),
   earths: z.array(earth).default([]),
+  hasps: z.array(hasp).default([]),
+  kit: z.array(kit).default([]),
+  employers: z.array(employer).default([]),
+  bundles: z.array(bundle).default([]),
   reach: z.string().max(120).optional(),
 });
 export type Registers = z.infer<typeof registerSchema>;
 
-export const NO_REGISTERS: Registers = { locks: [], boxes: [], instruments: [], earths: [] };
+export const NO_REGISTERS: Registers = registerSchema.parse({
+  locks: [],
+  boxes: [],
+  instruments: [],
+});

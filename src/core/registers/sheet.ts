@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { endOfDay, isDay } from '../days';
+import { endOfDay, isDay, startOfDay } from '../days';
 import { MOST_NAMED, readWholeSheet, writeSheet, type SheetProblem } from '../sheet';
 import { readJsonText } from '../text';
 import { SHEETS, type Cell } from './columns';
@@ -8,13 +8,34 @@ import { REGISTER_ROWS, type RegisterName, type RegisterRow } from './schema';
 /** The most rows that a sheet of a register may have. */
 const MOST_ROWS = 25_000;
 
-/** A cell as what it is; what cannot be read stays as it was typed, so that it is refused with its value. */
-function readCell(text: string, cell: Cell, zone: string): unknown {
-  if (cell === 'number') return Number.isFinite(Number(text)) ? Number(text) : text;
-  if (cell === 'day') return isDay(text) ? endOfDay(text, zone) : text;
-  if (cell === 'text') return text;
-  const read = readJsonText(text);
-  return read.ok ? read.document : text;
+/** A cell that is not empty as what it is; what cannot be read stays as it was typed, so that it is refused with its value. */
+export function readCell(text: string, cell: Cell, zone: string): unknown {
+  switch (cell) {
+    case 'text':
+      return text;
+    case 'number':
+      return Number.isFinite(Number(text)) ? Number(text) : text;
+    case 'day':
+      return isDay(text) ? endOfDay(text, zone) : text;
+    case 'from-day':
+      return isDay(text) ? startOfDay(text, zone) : text;
+    case 'yes':
+      return text === 'yes' ? true : text === 'no' ? false : text;
+    case 'list':
+      return text.split(/[\s,;]+/).filter((one) => one !== '');
+    case 'json': {
+      const read = readJsonText(text);
+      return read.ok ? read.document : text;
+    }
+  }
+}
+
+/** A value as its cell is written. */
+export function writeCell(value: unknown, cell: Cell): string {
+  if (value === undefined) return '';
+  if (cell === 'json') return JSON.stringify(value);
+  if (cell === 'yes') return value === true ? 'yes' : 'no';
+  return Array.isArray(value) ? value.join(' ') : String(value as string | number);
 }
 
 export type RegisterSheetRead =
@@ -100,7 +121,7 @@ export const writeRegisterSheet = (name: RegisterName, rows: readonly RegisterRo
       Object.fromEntries(
         Object.entries(row).map(([column, value]) => [
           column,
-          columns[column] === 'json' && value !== undefined ? JSON.stringify(value) : value,
+          writeCell(value, columns[column] ?? 'text'),
         ]),
       ),
     ),

@@ -76,6 +76,32 @@ export const SITE_RULES = {
     'somebody has to be able to authorise people (practice)',
     'Make somebody else a site manager first.',
   ),
+  'employer-lead-unknown': rule(
+    'site',
+    (f) =>
+      `${f.lead} is to lead the people of ${f.employer}, and is not among the people of the site.`,
+    'whoever answers for the people of a firm can be reached and signs (practice)',
+    'Name somebody who is there, or add them under People first.',
+  ),
+  'employer-unknown': rule(
+    'permit',
+    (f) => `${f.employer}, for whom ${f.person} works, is not in the register of employers.`,
+    '29 CFR 1910.147(f)(2): both firms tell each other their rules; a site that keeps the register keeps it whole (practice)',
+    'A coordinator or site manager adds the firm under Registers, Employers, with its contract and when the rules were exchanged.',
+  ),
+  'contract-over': rule(
+    'permit',
+    (f) => `The contract of ${f.employer} ${f.until}, and ${f.person} works for it.`,
+    'people of another firm work under a contract that counts (practice)',
+    'Enter from when until when the contract counts under Registers, Employers; until then nobody of it signs on.',
+  ),
+  'rules-not-exchanged': rule(
+    'permit',
+    (f) =>
+      `The site and ${f.employer}, for whom ${f.person} works, have not exchanged their rules of energy control under this contract.`,
+    '29 CFR 1910.147(f)(2)(i): employer and outside employer inform each other of their lockout or tagout procedures (once a contract: practice)',
+    'Exchange them with its lead, and enter the day under Registers, Employers.',
+  ),
   'register-in-use': rule(
     'site',
     (f) => `${f.id} is in use: ${f.where}.`,

@@ -1,4 +1,10 @@
-import { listRolesForStep, type DossierView, type SiteFacts } from '../job';
+import {
+  findStepAreas,
+  findWorkAreas,
+  listRolesForStep,
+  type DossierView,
+  type SiteFacts,
+} from '../job';
 import { findAuthorisation, type Role } from '../people/people';
 import { pickNext } from './job-row';
 import type { NextUp } from './queue';
@@ -18,7 +24,7 @@ export interface NextStep {
 /** The first step in the field that is not done, and the roles of which one may do it. */
 function findFieldStep({ stage, steps }: DossierView, { graph }: SiteFacts) {
   const step = stage === 'isolate' ? steps.find(({ done }) => !done) : undefined;
-  return step && { what: step.words, roles: listRolesForStep(graph, step) };
+  return step && { what: step.words, roles: listRolesForStep(graph, step), subject: step.subject };
 }
 
 /** What is to be done next at a job, from what needs somebody there; undefined when nothing does. */
@@ -31,8 +37,14 @@ export function findNextStep(
   if (!first) return undefined;
   const field = first.urgency === 'now' ? undefined : findFieldStep(view, site);
   const roles = field?.roles ?? [first.role];
+  const { scope } = view.dossier;
+  const where = field
+    ? findStepAreas(scope, field.subject, site.graph)
+    : findWorkAreas(scope, site.graph);
   const who = [...site.people.values()]
-    .filter((person) => roles.some((role) => findAuthorisation(person, role, view.now) === 'held'))
+    .filter((person) =>
+      roles.some((role) => findAuthorisation(person, role, view.now, where) === 'held'),
+    )
     .map(({ id }) => id);
   return {
     what: field?.what ?? first.what,

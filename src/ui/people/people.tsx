@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Due } from '../../core/due';
 import { PEOPLE_COLUMNS } from '../../core/people/columns';
+import type { Registers } from '../../core/registers/schema';
 import { ROLE_NAMES, type Person } from '../../core/people/people';
 import { SheetTool } from '../kit/sheet-tool';
 import { Day, Instant } from '../kit/moment';
@@ -29,6 +30,9 @@ interface Props {
   readonly witnesses: readonly { readonly id: string; readonly label: string }[];
   readonly me: string;
   readonly areas: readonly string[];
+  /** Firms of the register of employers. */
+  readonly firms: readonly string[];
+  readonly bundles: Registers['bundles'];
   readonly mayChange: boolean;
   /** Authorisations that have run out or soon will. */
   readonly due: readonly Due[];
@@ -146,7 +150,8 @@ function OnePerson({
   ...props
 }: Omit<Props, 'shown' | 'isNew'> & { readonly person: Person | undefined }) {
   const { holds, version, areas, people, mayChange, me, withPin, witnesses, past } = props;
-  const employers = [...new Set(people.map(({ employer }) => employer))];
+  const { firms, bundles } = props;
+  const employers = [...new Set([...firms, ...people.map(({ employer }) => employer)])];
   return (
     <section aria-label="Person" className="flex flex-col gap-4">
       <h2 className="text-lg font-bold">{person ? person.name : 'Add a person'}</h2>
@@ -157,7 +162,7 @@ function OnePerson({
         <>
           <PersonForm
             key={`${person?.id ?? ''} ${version}`}
-            {...{ person, version, employers, areas }}
+            {...{ person, version, employers, bundles, areas }}
           />
           {person && (
             <CodePanel
@@ -196,6 +201,9 @@ export function PeopleScreen({ shown, isNew, ...props }: Props) {
           <span className="ml-auto flex items-center gap-3 text-sm">
             <a href="/api/people/sheet" className="underline">
               Download as CSV
+            </a>
+            <a href="/api/people/badges" className="underline">
+              Print badges (PDF)
             </a>
             <Link href="/people?new" className="btn btn-primary btn-sm">
               Add a person

@@ -42,11 +42,18 @@ export function PersonForm({
   person,
   version,
   employers,
+  bundles,
   areas,
 }: {
   readonly person: Person | undefined;
   readonly version: number;
   readonly employers: readonly string[];
+  /** Roles that the site grants together. */
+  readonly bundles: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly roles: readonly Role[];
+  }[];
   /** Areas of the plant, by id. */
   readonly areas: readonly string[];
 }) {
@@ -201,9 +208,22 @@ export function PersonForm({
             )}
           </div>
         ))}
-        <button type="button" className="btn btn-sm self-start" onClick={() => append(NEW_GRANT)}>
-          Add an authorisation
-        </button>
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="btn btn-sm" onClick={() => append(NEW_GRANT)}>
+            Add an authorisation
+          </button>
+          {bundles.map(({ id, name, roles }) => (
+            <button
+              key={id}
+              type="button"
+              className="btn btn-sm"
+              title={roles.map((role) => ROLE_NAMES[role]).join(', ')}
+              onClick={() => append(roles.map((role) => ({ ...NEW_GRANT, role })))}
+            >
+              Add what a {name.toLowerCase()} holds
+            </button>
+          ))}
+        </div>
       </fieldset>
       {person && (
         <label className="flex flex-col self-start text-sm">

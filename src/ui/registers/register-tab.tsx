@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { SHEETS } from '../../core/registers/columns';
+import { SHEETS, type Cell } from '../../core/registers/columns';
 import type { RegisterName, RegisterRow } from '../../core/registers/schema';
 import { useMoments } from '../kit/moment';
 import { SheetTool } from '../kit/sheet-tool';
@@ -12,9 +12,13 @@ import { cellOf, HEADS, ONE, TITLES } from './words';
 /** So many rows are drawn at once. */
 const MOST_SHOWN = 200;
 
+/** Cells that hold a day. */
+const DAYS: ReadonlySet<Cell> = new Set(['day', 'from-day']);
+
 /** What of a row is to be minded: that it is in use, that its test is over. */
 function sayState(row: RegisterRow, where: string | undefined, now: string): string {
-  const isOver = 'testedUntil' in row && Date.parse(row.testedUntil) < Date.parse(now);
+  const { testedUntil = now } = row as { readonly testedUntil?: string };
+  const isOver = Date.parse(testedUntil) < Date.parse(now);
   return [where ?? '', isOver ? 'TEST OVER' : ''].filter((one) => one !== '').join('; ');
 }
 
@@ -44,7 +48,7 @@ export function RegisterTab({
   }, [registers, name, text]);
   const show = (row: RegisterRow, column: string): string => {
     const text = cellOf(row, column);
-    return column === 'testedUntil' && text !== '' ? day(text) : text;
+    return DAYS.has(SHEETS[name].columns[column] ?? 'text') && text !== '' ? day(text) : text;
   };
   return (
     <section aria-label={TITLES[name]} className="flex flex-col gap-3">

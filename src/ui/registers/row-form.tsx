@@ -2,122 +2,74 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { endOfDay } from '../../core/days';
 import { SHEETS } from '../../core/registers/columns';
 import type { RegisterName, RegisterRow } from '../../core/registers/schema';
+import { readCell } from '../../core/registers/sheet';
 import { post, type Posted } from '../command/post';
 import { PickField } from '../kit/combobox';
 import { Faults } from '../kit/faults';
 import { ChoiceField, PinField, SmallForm, TextField } from '../kit/field';
 import { useMoments } from '../kit/moment';
+import { FIELDS, type Field } from './fields';
 import type { RegisterProps } from './props';
 import { cellOf, ONE } from './words';
 
-const USES = [
-  { id: 'point', label: 'of the site, for points' },
-  { id: 'control', label: 'control lock, for boxes' },
-  { id: 'crew', label: 'of a crew' },
-  { id: 'personal', label: 'personal, of one owner' },
-];
-const READS = ['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas'].map((id) => ({
-  id,
-  label: id,
-}));
-const CONTACTS = [
-  { id: '', label: 'not a voltage tester' },
-  { id: 'two-pole', label: 'two poles' },
-  { id: 'non-contact', label: 'without contact' },
-  { id: 'plug-in', label: 'plugged in' },
-];
-
-/** The fields of a row of each register, as its form has them. */
-function RowFields({
-  name,
+/** One field of a row, by what it holds. */
+function RowField({
+  field: { name, label, type, options = [], isNeeded, start = '' },
   row,
   people,
 }: {
-  readonly name: RegisterName;
+  readonly field: Field;
   readonly row: RegisterRow | undefined;
   readonly people: RegisterProps['people'];
 }) {
   const { day } = useMoments();
-  const text = (field: string) => cellOf(row, field);
-  const until = text('testedUntil') === '' ? '' : day(text('testedUntil'));
-  const tested = (
-    <label className="flex grow flex-col text-sm">
-      Test in date until
-      <input
-        type="date"
-        name="testedUntil"
-        required
-        defaultValue={until}
-        className="input input-sm w-full"
-      />
-    </label>
-  );
-  switch (name) {
-    case 'locks':
+  const kept = cellOf(row, name);
+  const value = kept === '' ? start : kept;
+  switch (type) {
+    case 'choice':
       return (
-        <>
-          <TextField label="Set" name="set" value={text('set')} />
-          <ChoiceField label="Used" name="use" options={USES} value={text('use') || 'point'} />
-          <PickField
-            label="Owner, of a personal lock"
-            name="owner"
-            value={text('owner')}
-            options={[{ id: '', label: 'nobody' }, ...people]}
-          />
-        </>
+        <ChoiceField
+          label={label}
+          name={name}
+          options={options}
+          value={value}
+          required={isNeeded === true}
+        />
       );
-    case 'boxes':
-      return <TextField label="Name" name="name" value={text('name')} />;
-    case 'instruments':
+    case 'person':
       return (
-        <>
-          <TextField label="Name" name="name" value={text('name')} />
-          <ChoiceField
-            label="Reads"
-            name="reads"
-            options={READS}
-            value={text('reads') || 'pressure'}
-          />
-          <ChoiceField
-            label="A voltage tester touches"
-            name="contact"
-            options={CONTACTS}
-            value={text('contact')}
-            required={false}
-          />
-          <TextField
-            label="Rated for (V), a voltage tester"
-            name="rated_v"
-            type="number"
-            value={text('rated_v')}
-            required={false}
-          />
-          {tested}
-        </>
+        <PickField
+          label={label}
+          name={name}
+          value={value}
+          options={[{ id: '', label: 'nobody' }, ...people]}
+        />
       );
-    case 'earths':
+    case 'day':
       return (
-        <>
-          <TextField label="Name" name="name" value={text('name')} />
-          <TextField
-            label="Carries (kA)"
-            name="rated_ka"
-            type="number"
-            value={text('rated_ka')}
-            required={false}
+        <label className="flex grow flex-col text-sm">
+          {label}
+          <input
+            type="date"
+            name={name}
+            required={isNeeded === true}
+            defaultValue={value === '' ? '' : day(value)}
+            className="input input-sm w-full"
           />
-          <TextField
-            label="For (s)"
-            name="rated_s"
-            type="number"
-            value={text('rated_s')}
-            required={false}
-          />
-          {tested}
-        </>
+        </label>
+      );
+    case 'text':
+    case 'number':
+      return (
+        <TextField
+          label={label}
+          name={name}
+          type={type}
+          value={value}
+          required={isNeeded === true}
+        />
       );
   }
 }
@@ -134,9 +86,7 @@ function toRow(
     if (field === 'id') return [[field, id]];
     const text = read(field).trim();
     if (cell === 'json') return [];
-    if (text === '') return [[field, undefined]];
-    if (cell === 'number') return [[field, Number(text)]];
-    return [[field, cell === 'day' ? endOfDay(text, zone) : text]];
+    return [[field, text === '' ? undefined : readCell(text, cell, zone)]];
   });
   const all = { ...before, ...Object.fromEntries(typed) };
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
@@ -193,7 +143,9 @@ export function RowForm({
         ) : (
           <TextField label="Number" name="id" />
         )}
-        <RowFields name={name} row={row} people={props.people} />
+        {FIELDS[name].map((field) => (
+          <RowField key={field.name} field={field} row={row} people={props.people} />
+        ))}
         <PinField />
       </SmallForm>
       {row && (

@@ -4,15 +4,23 @@ import type { RegisterName, RegisterRow } from '../../core/registers/schema';
 export const TITLES: Readonly<Record<RegisterName, string>> = {
   locks: 'Locks',
   boxes: 'Lock boxes',
+  hasps: 'Hasps',
   instruments: 'Instruments',
   earths: 'Earthing sets',
+  kit: 'Kit',
+  employers: 'Employers',
+  bundles: 'Role bundles',
 };
 
 export const ONE: Readonly<Record<RegisterName, string>> = {
   locks: 'a lock',
   boxes: 'a lock box',
+  hasps: 'a hasp',
   instruments: 'an instrument',
   earths: 'an earthing set',
+  kit: 'a piece of kit',
+  employers: 'an employer',
+  bundles: 'a bundle of roles',
 };
 
 /** The heads of the columns. */
@@ -28,10 +36,20 @@ export const HEADS: Readonly<Record<string, string>> = {
   rated_ka: 'Carries (kA)',
   rated_s: 'For (s)',
   testedUntil: 'In date until',
+  holes: 'Holes',
+  own: 'Our own',
+  contract: 'Contract',
+  contractFrom: 'From',
+  contractUntil: 'Until',
+  exchangedAt: 'Rules exchanged',
+  lead: 'Lead',
+  roles: 'Roles',
 };
 
 /** A cell of a row as text; empty where there is none, and where it is no single figure or word. */
 export function cellOf(row: RegisterRow | undefined, field: string): string {
   const value = (row as Readonly<Record<string, unknown>> | undefined)?.[field];
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return value.join(' ');
   return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 }

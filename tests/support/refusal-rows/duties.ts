@@ -1,4 +1,5 @@
 import type { Command, SiteFacts } from '../../../src/core/job';
+import { presentOrThrow } from '../../../src/core/result';
 import {
   carryOut,
   ISSUED_WITH,
@@ -40,7 +41,48 @@ const WATCHED = () => carryOut([['jun', back({ watcher: 'sol' })]], HOT());
 const CLOSE: Command = { kind: 'close-permit', inspected: 'cold' };
 
 /** Steps about fire watch, attendant and tail that are refused, with the codes. */
+/** The site as its register of employers has been changed. */
+const withEmployers = (employers: SiteFacts['employers']) => ({ site: { ...site, employers } });
+const tarnbeck = presentOrThrow(
+  site.employers?.find(({ name }) => name === 'Tarnbeck Mechanical'),
+  'Tarnbeck Mechanical',
+);
+const KIT: Command = { kind: 'sign-on', person: 'kit', lock: 'W-02' };
+
 export const DUTY_ROWS: RefusalRow[] = [
+  ['signed on for a firm under contract', LIVE, 'hana', KIT, []],
+  [
+    'signed on for a firm that nobody registered',
+    LIVE,
+    'hana',
+    KIT,
+    ['employer-unknown'],
+    withEmployers([{ id: 'QW', name: 'Quillmere Works', own: true }]),
+  ],
+  [
+    'signed on for a firm whose contract is over, and which was never told the rules',
+    LIVE,
+    'hana',
+    KIT,
+    ['contract-over', 'rules-not-exchanged'],
+    withEmployers([
+      { ...tarnbeck, contractUntil: '2026-11-23T00:00:00.000Z', exchangedAt: undefined },
+    ]),
+  ],
+  [
+    'a crew lock of a firm whose contract is over',
+    LIVE,
+    'hana',
+    {
+      kind: 'hang-crew-lock',
+      crew: 'fitters',
+      lead: 'jun',
+      lock: 'L-1',
+      verified: 'box and points',
+    },
+    ['contract-over'],
+    withEmployers([{ ...tarnbeck, contractUntil: '2026-11-23T00:00:00.000Z' }]),
+  ],
   ['sparks without a fire watch', HOT, ...weld('kit', 'W-02'), ['duty-missing']],
   [
     'no sparks, and no fire watch',

@@ -4,6 +4,7 @@ import { type CommandOf } from '../commands';
 import { gateWork } from '../gates-permit';
 import { type Context } from '../site';
 import { isHeld, listOn, type Crew, type Dossier } from '../state';
+import { requireContract } from './contract';
 import { requireHole, requireLock } from './lock';
 import { nameOf, type Outcome } from './outcome';
 import { requireTold } from './told';
@@ -43,6 +44,7 @@ function decideHang(
       ...(lead === context.actor
         ? [refuse('performs-and-issues', { person: nameOf(context, lead) })]
         : []),
+      ...requireContract(lead, context),
       ...requireTold(dossier, lead, context),
       ...requireFreeLead(dossier, lead, context),
       ...(incoming

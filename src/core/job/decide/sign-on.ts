@@ -8,6 +8,7 @@ import { requireCrew } from './crew';
 import { requireDutyCovers, requireFree } from './duty';
 import { requireHole, requireLock, requireOwn } from './lock';
 import { type Outcome, nameOf } from './outcome';
+import { requireContract } from './contract';
 import { requireTold } from './told';
 
 type Locks = Readonly<Record<string, string>>;
@@ -93,6 +94,7 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
       ...(person === context.actor
         ? [refuse('performs-and-issues', { person: nameOf(context, person) })]
         : []),
+      ...requireContract(person, context),
       ...requireThisPermit(dossier, permit),
       ...requireTeam(dossier, person, context),
       ...requirePapers(dossier, command, context),

@@ -1,0 +1,105 @@
+import type { RegisterName } from '../../core/registers/schema';
+
+interface Option {
+  readonly id: string;
+  readonly label: string;
+}
+
+/** A field of the form of a register's row. */
+export interface Field {
+  readonly name: string;
+  readonly label: string;
+  readonly type: 'text' | 'number' | 'day' | 'choice' | 'person';
+  readonly options?: readonly Option[];
+  readonly isNeeded?: true;
+  /** What a new row begins with. */
+  readonly start?: string;
+}
+
+const name: Field = { name: 'name', label: 'Name', type: 'text', isNeeded: true };
+const testedUntil: Field = {
+  name: 'testedUntil',
+  label: 'Test in date until',
+  type: 'day',
+  isNeeded: true,
+};
+const READS = ['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas'];
+
+/** The fields of a row of each register, after its number. */
+export const FIELDS: Readonly<Record<RegisterName, readonly Field[]>> = {
+  locks: [
+    { name: 'set', label: 'Set', type: 'text', isNeeded: true },
+    {
+      name: 'use',
+      label: 'Used',
+      type: 'choice',
+      isNeeded: true,
+      start: 'point',
+      options: [
+        { id: 'point', label: 'of the site, for points' },
+        { id: 'control', label: 'control lock, for boxes' },
+        { id: 'crew', label: 'of a crew' },
+        { id: 'personal', label: 'personal, of one owner' },
+      ],
+    },
+    { name: 'owner', label: 'Owner, of a personal lock', type: 'person' },
+  ],
+  boxes: [name],
+  hasps: [name, { name: 'holes', label: 'Holes', type: 'number', isNeeded: true }],
+  instruments: [
+    name,
+    {
+      name: 'reads',
+      label: 'Reads',
+      type: 'choice',
+      isNeeded: true,
+      start: 'pressure',
+      options: READS.map((id) => ({ id, label: id })),
+    },
+    {
+      name: 'contact',
+      label: 'A voltage tester touches',
+      type: 'choice',
+      options: [
+        { id: '', label: 'not a voltage tester' },
+        { id: 'two-pole', label: 'two poles' },
+        { id: 'non-contact', label: 'without contact' },
+        { id: 'plug-in', label: 'plugged in' },
+      ],
+    },
+    { name: 'rated_v', label: 'Rated for (V), a voltage tester', type: 'number' },
+    testedUntil,
+  ],
+  earths: [
+    name,
+    { name: 'rated_ka', label: 'Carries (kA)', type: 'number' },
+    { name: 'rated_s', label: 'For (s)', type: 'number' },
+    testedUntil,
+  ],
+  kit: [
+    name,
+    { name: 'use', label: 'What for', type: 'text', isNeeded: true },
+    { name: 'testedUntil', label: 'Test in date until, where it is tested', type: 'day' },
+  ],
+  employers: [
+    { ...name, label: 'Name, as it stands with its people' },
+    {
+      name: 'own',
+      label: 'Whose',
+      type: 'choice',
+      options: [
+        { id: '', label: 'another firm' },
+        { id: 'yes', label: 'the site’s own' },
+      ],
+    },
+    { name: 'contract', label: 'Contract', type: 'text' },
+    { name: 'contractFrom', label: 'Contract counts from', type: 'day' },
+    { name: 'contractUntil', label: 'Contract counts until', type: 'day' },
+    { name: 'exchangedAt', label: 'Rules of energy control exchanged on', type: 'day' },
+    { name: 'lead', label: 'Leads its people', type: 'person' },
+  ],
+  bundles: [
+    name,
+    { name: 'roles', label: 'Roles, parted by blanks', type: 'text', isNeeded: true },
+  ],
+};
