@@ -20,6 +20,7 @@ import { presentOrThrow } from '../src/core/result';
 import { makeWorks, type MadeJob } from '../tests/support/works';
 import { benchBoard } from './board';
 import { benchGas } from './gas';
+import { benchLarge } from './large';
 import { benchPeople } from './people';
 import { benchStart } from './start';
 import { say, summarise, time } from './timing';
@@ -135,11 +136,12 @@ function measureMade(size: number): void {
   measure(`Works of seed ${SEED}`, graph, cases);
 }
 
-/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build), `-- start` the command line. */
+/** `npm run bench` measures everything, `-- 1000 10000` the planner on works of these sizes, `-- board` the board alone, `-- gas` a shift of detectors, `-- people` fifty desks at once (wants a build), `-- start` the command line, `-- large` a site of several works (wants a build). */
 async function main(): Promise<void> {
   if (process.argv.includes('board')) return benchBoard();
   if (process.argv.includes('gas')) return benchGas();
   if (process.argv.includes('people')) return benchPeople();
+  if (process.argv.includes('large')) return benchLarge();
   if (process.argv.includes('start')) return benchStart();
   const sizes = process.argv.slice(2).map(Number).filter(Number.isInteger);
   measureDemo();
@@ -149,6 +151,7 @@ async function main(): Promise<void> {
   await benchBoard();
   await benchGas();
   await benchPeople();
+  await benchLarge();
 }
 
 void main();

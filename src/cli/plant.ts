@@ -60,7 +60,7 @@ export function runCompare([before = '', after = '']: string[]): Answer {
 /** What a drawing leaves to doubt, by kind. Stops when there is anything. */
 export function runLint([file = '']: string[]): Answer {
   const cautions = lintPlant(buildGraph(readPlantOrThrow(file)));
-  const text = groupCautions(cautions).map(({ title, cautions: of }) =>
+  const text = groupCautions(cautions, Infinity).map(({ title, first: of }) =>
     lines(`${title} (${of.length}):`, ...of.map(({ words }) => `    ${words}`)),
   );
   return {

@@ -25,9 +25,7 @@ function findEmployersInUse(db: Db): ReadonlyMap<string, string> {
   return new Map(
     readRegisters(db).registers.employers.flatMap(({ id, name }) => {
       const own = here.filter(({ employer }) => employer.toLowerCase() === name.toLowerCase());
-      return own.length === 0
-        ? []
-        : [[id, `is the employer of ${own.length} at the site`] as const];
+      return own.length === 0 ? [] : [[id, `employs ${own.length} at the site`] as const];
     }),
   );
 }

@@ -8,6 +8,7 @@ import { keepSendingHeads } from './send-heads';
 import { offerSetUp } from './set-up';
 import { keepWatch } from './standing-watch';
 import { describeTrouble } from './trouble';
+import { warmBoard } from './watch';
 import { workBeside } from './beside/queue';
 
 /** Prints the code with which a new site is set up, where nobody has done so. */
@@ -30,6 +31,7 @@ export function startServer(): void {
     keepBackups(db);
     keepSendingHeads(db);
     if (findNewestVersion(db) === 0) return;
+    warmBoard(db).catch((error: unknown) => logFault('the board was not worked out ahead', error));
     drawAhead(db).catch((error: unknown) => logFault('the plant was not drawn ahead', error));
   } catch (error) {
     logFault(`the database could not be opened: ${describeTrouble(error)}`, error);

@@ -35,7 +35,7 @@ export function listTouchedJobs(
 export const sayTouched = ({ job, title, gone, renamed }: TouchedJob): string =>
   [
     `${job} ${title}:`,
-    ...(gone.length > 0 ? [`${nameFew(gone, 8)} ${gone.length === 1 ? 'is' : 'are'} not on this plant`] : []), // prettier-ignore
+    ...(gone.length > 0 ? [`${nameFew(gone, 8)} ${gone.length === 1 ? 'is' : 'are'} not on this plant (what only has another id is named under Old ids)`] : []), // prettier-ignore
     ...renamed.map(({ from, to }) => `${from} is called ${to} on it`),
   ]
     .join('; ')

@@ -12,7 +12,7 @@ import {
 } from '../core/job';
 import { findHandoverDue, listUnread } from '../core/handover';
 import { checkLocks } from '../core/locks/survey';
-import { listNextUp, sortQueue, viewRow, type Board, type BoardRow } from '../core/watch';
+import { hasRow, listNextUp, sortQueue, viewRow, type Board, type BoardRow } from '../core/watch';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { readNow } from './clock';
@@ -24,6 +24,7 @@ import { readEach } from './unreadable';
 interface Drawn {
   readonly key: string;
   readonly stage: Stage;
+  /** Of a job with a permit that is out: the board shows those of no other. */
   readonly lamps: readonly Lamp[];
 }
 
@@ -35,7 +36,8 @@ function draw(known: Dossier, stands: Dossier, site: SiteFacts): Drawn {
   const key = `${site.plantVersion} ${isRelit} ${stands.permit.kind}`;
   const before = drawn.get(known);
   if (before?.key === key) return before;
-  const now = { key, stage: findStage(stands, site), lamps: computeLamps(stands, site) };
+  const lamps = hasRow(stands) ? computeLamps(stands, site) : [];
+  const now = { key, stage: findStage(stands, site), lamps };
   drawn.set(known, now);
   return now;
 }
@@ -65,6 +67,20 @@ function viewHandover(db: Db, now: string, site: SiteFacts): Board['handover'] {
     unread: last ? listUnread(last) : [],
     ...(due === undefined ? {} : { due }),
   };
+}
+
+/**
+ * Works out ahead what the board shows of each open job, one after the other, so that nobody waits for all of them at once: on a large plant the first
+ * look would take minutes.
+ */
+export async function warmBoard(db: Db): Promise<void> {
+  for (const job of surveyOpenJobs(db).jobs) {
+    await new Promise((resolve) => setImmediate(resolve));
+    const own = siteOf(job, readSite(db));
+    const now = readNow(db);
+    const stands = standAt(job.dossier, now);
+    listNextUp(job.id, stands, draw(job.dossier, stands, own).stage, own, now);
+  }
 }
 
 /** Reads the board as it stands now. */

@@ -6,7 +6,7 @@ import { sharedDatabase } from '../../server/database';
 import { listPlantVersions, readGraph } from '../../server/plant';
 import { listPeople } from '../../server/registers';
 import { findCoordinator, findMe } from '../../server/session';
-import { findSectionOf, lintPlant } from '../../core/plant';
+import { findSectionOf, groupCautions, lintPlant } from '../../core/plant';
 import { DrawingCautions } from '../../ui/plant/cautions';
 import { PlantScreen } from '../../ui/plant/plant';
 import { Instant } from '../../ui/kit/moment';
@@ -16,6 +16,9 @@ const FORMATS = [
   { id: 'zip', label: 'CSV sheets' },
   { id: 'graphml', label: 'GraphML' },
 ] as const;
+
+/** So many cautions of one kind are named. */
+const MOST_CAUTIONS = 100;
 
 /** The plant; with `section` that section is asked about, with `at` the one that a link or outlet of that tag belongs to. */
 export default async function PlantPage({
@@ -65,7 +68,7 @@ export default async function PlantPage({
         filled ones have a job on them. Press a section to ask what can reach it, an area to see it
         drawn.
       </p>
-      <DrawingCautions cautions={lintPlant(graph)} />
+      <DrawingCautions groups={groupCautions(lintPlant(graph), MOST_CAUTIONS)} />
       <section aria-labelledby="versions">
         <h2 id="versions" className="text-lg font-bold">
           Versions

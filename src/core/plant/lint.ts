@@ -75,7 +75,10 @@ function findUnprovable(graph: PlantGraph): DrawingCaution[] {
   graph.sections.forEach(({ id, pressure_bar }, section) => {
     if (graph.carrier[section] !== 'fluid' || pressure_bar === 0 || graph.isSource[section]) return;
     const at = part[section] as number;
-    pieces.set(at, [...(pieces.get(at) ?? []), id]);
+    const piece = pieces.get(at);
+    // One piece may be most of the plant.
+    if (piece) piece.push(id);
+    else pieces.set(at, [id]);
   });
   return [...pieces].flatMap(([at, ids]): DrawingCaution[] => {
     const [subject = ''] = ids;
@@ -162,7 +165,12 @@ function findLookAlikes({ plant, stores }: PlantGraph): DrawingCaution[] {
   const rows = [...plant.sections, ...plant.links, ...plant.outlets, ...plant.gauges];
   const ids = [...rows.map(({ id }) => id), ...stores.map(({ store }) => store.id)];
   const alike = new Map<string, string[]>();
-  for (const id of ids) alike.set(asMisread(id), [...(alike.get(asMisread(id)) ?? []), id]);
+  for (const id of ids) {
+    const misread = asMisread(id);
+    const others = alike.get(misread);
+    if (others) others.push(id);
+    else alike.set(misread, [id]);
+  }
   return [...alike.values()].flatMap(([subject = '', ...others]): DrawingCaution[] =>
     others.length === 0
       ? []
@@ -174,19 +182,35 @@ function findLookAlikes({ plant, stores }: PlantGraph): DrawingCaution[] {
  * What a drawing leaves to doubt, by kind, in the order of the plant: nothing of it is refused, and each costs time or safety at some job.
  * Pieces that stand at no pressure, and sources, need no drain.
  */
-export const lintPlant = (graph: PlantGraph): DrawingCaution[] => [
-  ...findBrokenInterlocks(graph),
-  ...findMeeting(graph),
-  ...findUnprovable(graph),
-  ...findUnstarted(graph),
-  ...findMissing(graph),
-  ...findLookAlikes(graph),
-];
+export function lintPlant(graph: PlantGraph): readonly DrawingCaution[] {
+  const before = found.get(graph);
+  if (before) return before;
+  const cautions = [
+    ...findBrokenInterlocks(graph),
+    ...findMeeting(graph),
+    ...findUnprovable(graph),
+    ...findUnstarted(graph),
+    ...findMissing(graph),
+    ...findLookAlikes(graph),
+  ];
+  found.set(graph, cautions);
+  return cautions;
+}
 
-/** The cautions of a drawing by kind, in the order in which they were found. */
-export const groupCautions = (cautions: readonly DrawingCaution[]) =>
-  [...new Set(cautions.map(({ code }) => code))].map((code) => ({
-    code,
-    title: CAUTION_OF_DRAWING[code],
-    cautions: cautions.filter((one) => one.code === code),
-  }));
+/** What was found of each drawing: none ever changes in place. */
+const found = new WeakMap<PlantGraph, readonly DrawingCaution[]>();
+
+/** Cautions of one kind: how many there are, and the first of them. */
+export interface CautionGroup {
+  readonly code: DrawingCode;
+  readonly title: string;
+  readonly count: number;
+  readonly first: readonly DrawingCaution[];
+}
+
+/** The cautions of a drawing by kind, in the order in which they were found, of each kind at most so many. */
+export const groupCautions = (cautions: readonly DrawingCaution[], most: number): CautionGroup[] =>
+  [...new Set(cautions.map(({ code }) => code))].map((code) => {
+    const all = cautions.filter((one) => one.code === code);
+    return { code, title: CAUTION_OF_DRAWING[code], count: all.length, first: all.slice(0, most) };
+  });

@@ -32,7 +32,7 @@ const inUse = {
   earths: new Map<string, string>(),
   hasps: new Map<string, string>(),
   kit: new Map<string, string>(),
-  employers: new Map([['F', 'is the employer of 1 at the site']]),
+  employers: new Map([['F', 'employs 1 at the site']]),
   bundles: new Map<string, string>(),
 };
 const change = (

@@ -45,6 +45,10 @@ const countLamps = (lamps: readonly Lamp[]): BoardRow['lamps'] => ({
   dark: lamps.filter(({ state }) => state === 'dark').length,
 });
 
+/** Whether a job has a row on the board: its permit is out, handed back or watched. */
+export const hasRow = ({ permit }: Dossier): boolean =>
+  isNumbered(permit) && permit.kind !== 'closed';
+
 /** The row of a job whose permit is out, handed back or watched; undefined for any other. */
 export function viewRow(
   job: string,

@@ -15,6 +15,9 @@ const MOST_SHOWN = 200;
 /** Cells that hold a day. */
 const DAYS: ReadonlySet<Cell> = new Set(['day', 'from-day']);
 
+/** Nothing to stick a label on. */
+const WITHOUT_LABELS: ReadonlySet<RegisterName> = new Set(['employers', 'bundles']);
+
 /** What of a row is to be minded: that it is in use, that its test is over. */
 function sayState(row: RegisterRow, where: string | undefined, now: string): string {
   const { testedUntil = now } = row as { readonly testedUntil?: string };
@@ -65,7 +68,7 @@ export function RegisterTab({
         <a href={`/api/registers/${name}`} className="text-sm underline">
           Download as CSV
         </a>
-        {mayChange && (
+        {mayChange && !WITHOUT_LABELS.has(name) && (
           <a href={`/api/registers/${name}/labels`} className="text-sm underline">
             Print labels (PDF)
           </a>
