@@ -62,16 +62,20 @@ export default defineConfig({
       ],
     },
   },
-  projects: SITES.map(({ name, port, tests }) => ({
-    name,
-    testMatch: tests,
-    workers: 1,
-    use: {
-      baseURL: `http://localhost:${port}`,
-      // Whoever tries the screens knows their way; what a role is told at first is tried on its own.
-      storageState: { cookies: [KNOWS_THE_WAY], origins: [] },
-    },
-  })),
+  projects: [
+    // Starts servers of its own, with as little on them as each attack needs.
+    { name: 'attacks', testMatch: /attacks\.spec\.ts/ },
+    ...SITES.map(({ name, port, tests }) => ({
+      name,
+      testMatch: tests,
+      workers: 1,
+      use: {
+        baseURL: `http://localhost:${port}`,
+        // Whoever tries the screens knows their way; what a role is told at first is tried on its own.
+        storageState: { cookies: [KNOWS_THE_WAY], origins: [] },
+      },
+    })),
+  ],
   webServer: SITES.map(({ name, port, isEmpty = false }) => ({
     command: `rm -rf .lantern/${name} && ${isEmpty ? '' : 'npx tsx src/cli/demo.ts --raised-only && '}node scripts/serve.mjs`,
     url: `http://localhost:${port}/login`,

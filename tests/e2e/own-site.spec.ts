@@ -4,7 +4,7 @@ import { expectNoBarriers, pick, shoot, takeLeastEffort } from './desk';
 
 /** A small site of its own: a pumping station, put together from nothing by whoever types. */
 const FOLDER = 'demo/ferry-lane';
-const PINS = { mira: '482913', tom: '571302', ida: '660417', otto: '739528', vera: '808639', pim: '917742' }; // prettier-ignore
+const PINS = { mira: '482913', tom: '571302', ida: '660417', otto: '739528', vera: 'a heron on the weir', pim: '917742' }; // prettier-ignore
 /** One shift a day, that changes far from now: no permit of this story ends while it runs. */
 const FAR_FROM_NOW = `${String((new Date().getUTCHours() + 12) % 24).padStart(2, '0')}:00`;
 type Who = keyof typeof PINS;
@@ -65,8 +65,8 @@ async function givePin(page: Page, who: Who): Promise<void> {
   await page.goto('/first-pin');
   await pick(page.getByRole('combobox', { name: 'Who are you?' }), who);
   await page.getByLabel('Code from a site manager').fill(code);
-  await page.getByLabel('Your new PIN', { exact: true }).fill(PINS[who]);
-  await page.getByLabel('Your new PIN again').fill(PINS[who]);
+  await page.getByLabel('Your new PIN or passphrase').fill(PINS[who]);
+  await page.getByLabel('The same again').fill(PINS[who]);
   await page.getByRole('button', { name: 'Set my PIN' }).click();
   await expect(page.getByRole('status')).toContainText('made by Mira Holloway');
 }
@@ -360,8 +360,8 @@ test('a forgotten PIN is set anew by two, and its owner is told by whom', async 
   await page.goto('/first-pin');
   await sayWho(page, 'pim');
   await page.getByLabel('Code from a site manager').fill(code);
-  await page.getByLabel('Your new PIN', { exact: true }).fill('246813');
-  await page.getByLabel('Your new PIN again').fill('246813');
+  await page.getByLabel('Your new PIN or passphrase').fill('246813');
+  await page.getByLabel('The same again').fill('246813');
   await page.getByRole('button', { name: 'Set my PIN' }).click();
   await expect(page.getByRole('status')).toContainText('made by Mira Holloway and Tom Barrow');
 });

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import Database from 'better-sqlite3';
 import { closeDatabase, openDatabase } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
 import { checkPin, forgetTries } from '../../src/server/pins';
+import { countRows, MAY_GROW } from './count';
 import { crowdFor } from './crowd';
 import { fillDisk } from './disk';
 import { killRounds } from './kill';
@@ -26,23 +26,10 @@ const attackRoutes = () =>
     return { counts, trace: trace.status };
   });
 
-/** How many rows each table of a database has. */
-function countRows(file: string): Readonly<Record<string, number>> {
-  const db = new Database(file, { readonly: true });
-  const names = db.prepare(`select name from sqlite_master where type = 'table'`).pluck().all() as string[]; // prettier-ignore
-  const counts = names.map(
-    (name) => [name, db.prepare(`select count(*) from "${name}"`).pluck().get() as number] as const,
-  );
-  db.close();
-  return Object.fromEntries(counts);
-}
-
 /** The memory that a process holds (MB). */
 const memoryOf = (pid: number): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
 
-/** What malformed requests may leave: sessions lie idle, and diagrams that were asked for are kept. */
-const MAY_GROW: readonly string[] = ['session', 'layout', 'sqlite_sequence'];
 /** How much more memory than after half as many requests (MB) is no growth: what is kept as read is bounded. */
 const MOST_MEMORY_MB = 100;
 

@@ -1,5 +1,8 @@
 import { readdirSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import type { Role } from '../../src/core/people/people';
+import { TAG_PRINTERS } from '../../src/core/job';
+import { EXPORT_READERS } from '../../src/server/exports';
 
 /** A route of the server: what it is called, with which method, and who may call it without being signed in. */
 interface Row {
@@ -7,18 +10,31 @@ interface Row {
   readonly path: string;
   /** What a stranger is answered. */
   readonly stranger: number;
+  /** Who may call it of those who are signed in: a role, anybody, or a device with a token alone. */
+  readonly may: readonly Role[] | 'anybody' | 'device';
 }
 
+/** A route for whoever is signed in, and what a stranger is answered. */
 const row = (method: Row['method'], path: string, stranger = 401): Row => ({
   method,
   path,
   stranger,
+  may: 'anybody',
 });
+
+/** A route for some roles alone. */
+const only = (may: Row['may'], method: Row['method'], path: string): Row => ({
+  ...row(method, path),
+  may,
+});
+const MANAGER: readonly Role[] = ['site-manager'];
+const COORDINATOR: readonly Role[] = ['coordinator'];
+const KEEPERS: readonly Role[] = ['site-manager', 'coordinator'];
 
 /** Every route by its file. A route that is new has to be put here: who may call it is no accident. */
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
-  clock: [row('POST', '/api/clock')],
-  devices: [row('POST', '/api/devices')],
+  clock: [only(COORDINATOR, 'POST', '/api/clock')],
+  devices: [only(MANAGER, 'POST', '/api/devices')],
   handover: [row('POST', '/api/handover')],
   health: [row('GET', '/api/health', 200)],
   'jobs/[id]/air-log': [row('GET', '/api/jobs/J-0001/air-log')],
@@ -28,45 +44,57 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'jobs/[id]/explain': [row('POST', '/api/jobs/J-0001/explain')],
   'jobs/[id]/papers': [row('GET', '/api/jobs/J-0001/papers')],
   'jobs/[id]/problem': [row('GET', '/api/jobs/J-0001/problem')],
-  'jobs/[id]/tags': [row('GET', '/api/jobs/J-0001/tags')],
+  'jobs/[id]/tags': [only(TAG_PRINTERS, 'GET', '/api/jobs/J-0001/tags')],
   'jobs/[id]/templates': [row('GET', '/api/jobs/J-0001/templates')],
   live: [row('GET', '/api/live')],
-  people: [row('GET', '/api/people'), row('POST', '/api/people')],
-  'people/badges': [row('GET', '/api/people/badges')],
-  'people/code': [row('POST', '/api/people/code')],
+  people: [row('GET', '/api/people'), only(MANAGER, 'POST', '/api/people')],
+  'people/badges': [only(MANAGER, 'GET', '/api/people/badges')],
+  'people/code': [only(MANAGER, 'POST', '/api/people/code')],
   // Whoever has no PIN yet cannot be signed in; what is asked for is the code.
   'people/pin': [row('POST', '/api/people/pin', 400)],
-  'people/sign-out': [row('POST', '/api/people/sign-out')],
-  'people/sheet': [row('GET', '/api/people/sheet'), row('POST', '/api/people/sheet')],
-  metrics: [row('GET', '/api/metrics')],
+  'people/sign-out': [only(MANAGER, 'POST', '/api/people/sign-out')],
+  'people/sheet': [
+    only(MANAGER, 'GET', '/api/people/sheet'),
+    only(MANAGER, 'POST', '/api/people/sheet'),
+  ],
+  metrics: [only(MANAGER, 'GET', '/api/metrics')],
   photos: [row('POST', '/api/photos')],
   'photos/[digest]': [row('GET', '/api/photos/0')],
   'plant/area': [row('GET', '/api/plant/area?area=A-PMP')],
   'plant/around': [row('POST', '/api/plant/around')],
   'plant/ask': [row('GET', '/api/plant/ask?section=P201-CAS')],
   'plant/export': [row('GET', '/api/plant/export')],
-  'plant/preview': [row('POST', '/api/plant/preview')],
+  'plant/preview': [only(COORDINATOR, 'POST', '/api/plant/preview')],
   'plant/problem': [row('GET', '/api/plant/problem?section=P201-CAS')],
-  'plant/versions': [row('POST', '/api/plant/versions')],
-  'registers/[name]': [row('GET', '/api/registers/locks'), row('POST', '/api/registers/locks')],
-  'registers/[name]/labels': [row('GET', '/api/registers/locks/labels')],
-  'registers/[name]/sheet': [row('POST', '/api/registers/locks/sheet')],
-  rules: [row('POST', '/api/rules')],
-  'rules/effect': [row('POST', '/api/rules/effect')],
+  'plant/versions': [only(COORDINATOR, 'POST', '/api/plant/versions')],
+  'registers/[name]': [
+    row('GET', '/api/registers/locks'),
+    only(KEEPERS, 'POST', '/api/registers/locks'),
+  ],
+  'registers/[name]/labels': [only(KEEPERS, 'GET', '/api/registers/locks/labels')],
+  'registers/[name]/sheet': [only(KEEPERS, 'POST', '/api/registers/locks/sheet')],
+  rules: [only(MANAGER, 'POST', '/api/rules')],
+  'rules/effect': [only(MANAGER, 'POST', '/api/rules/effect')],
   'set-up': [row('POST', '/api/set-up', 400)],
   session: [row('POST', '/api/session', 400), row('DELETE', '/api/session', 200)],
   'stand-ins/[job]': [row('POST', '/api/stand-ins/J-0001')],
-  'stand-ins/faults': [row('POST', '/api/stand-ins/faults')],
+  'stand-ins/faults': [only(COORDINATOR, 'POST', '/api/stand-ins/faults')],
   'stand-ins/gas': [row('POST', '/api/stand-ins/gas')],
-  tokens: [row('POST', '/api/tokens')],
+  tokens: [only(MANAGER, 'POST', '/api/tokens')],
   'v1/board': [row('GET', '/api/v1/board')],
   'v1/calendar': [row('GET', '/api/v1/calendar')],
-  'v1/export/[what]': [row('GET', '/api/v1/export/events.json')],
+  'v1/export/[what]': [only(EXPORT_READERS, 'GET', '/api/v1/export/events.json')],
   'v1/find': [row('GET', '/api/v1/find?q=x')],
   'v1/jobs/[id]': [row('GET', '/api/v1/jobs/J-0001')],
   'v1/openapi': [row('GET', '/api/v1/openapi', 200)],
-  'v1/readings': [row('GET', '/api/v1/readings'), row('POST', '/api/v1/readings')],
-  'v1/work-orders': [row('GET', '/api/v1/work-orders'), row('POST', '/api/v1/work-orders')],
+  'v1/readings': [
+    only('device', 'GET', '/api/v1/readings'),
+    only('device', 'POST', '/api/v1/readings'),
+  ],
+  'v1/work-orders': [
+    row('GET', '/api/v1/work-orders'),
+    only(COORDINATOR, 'POST', '/api/v1/work-orders'),
+  ],
   watch: [row('GET', '/api/watch')],
 };
 

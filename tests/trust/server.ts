@@ -3,13 +3,15 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { closeDatabase, openDatabase } from '../../src/db';
+import { closeDatabase, openDatabase, type Db } from '../../src/db';
 import { loadDemo } from '../../src/server/demo';
 import type { Send } from './routes';
 
 /** A server of its own with the demonstration on it. */
 export interface Attacked {
   readonly file: string;
+  /** Where it writes its log. */
+  readonly log: string;
   readonly pid: number;
   readonly port: number;
   readonly stop: () => void;
@@ -65,15 +67,18 @@ export function pinOf(person: string): string {
 export async function withServer<T>(
   port: number,
   work: (server: Attacked) => Promise<T>,
+  fill: (db: Db) => Promise<unknown> = loadDemo,
 ): Promise<T> {
   const folder = mkdtempSync(join(tmpdir(), 'lantern-trust-'));
   const file = join(folder, 'lantern.db');
   const db = openDatabase(file);
-  await loadDemo(db);
+  await fill(db);
   closeDatabase(db);
   // With little room the collector cannot put its work off: what grows then does grow.
   const NODE_OPTIONS = '--max-old-space-size=384';
+  const log = join(folder, 'server.log');
   const env = {
+    LANTERN_LOG: log,
     ...process.env,
     NODE_OPTIONS,
     LANTERN_DB: file,
@@ -92,7 +97,7 @@ export async function withServer<T>(
       if (isUp) break;
       await new Promise((resolve) => setTimeout(resolve, 500));
     }
-    return await work({ file, pid: server.pid ?? 0, port, stop });
+    return await work({ file, log, pid: server.pid ?? 0, port, stop });
   } finally {
     stop();
     rmSync(folder, { recursive: true, force: true });
