@@ -1,3 +1,3 @@
 export { checkHeads, appendHead, findHeadsFile, signHead, type Head } from './heads';
 export * from './ledger';
-export { findKeyFile, openSigner, signerOf, useSigner, type Signer } from './signer';
+export { findKeyFile, openSigner, signerOf, signWith, type Signer } from './signer';

@@ -42,7 +42,7 @@ export const openSigner = (file: string): Signer =>
 const signers = new WeakMap<Db['$client'], Signer>();
 
 /** Has a database signed with a key that does not lie beside it, while it is being put together under another name. */
-export const useSigner = (db: Db, signer: Signer): void => void signers.set(db.$client, signer);
+export const signWith = (db: Db, signer: Signer): void => void signers.set(db.$client, signer);
 
 /** The signer of a database; one in memory has a key that goes with it. */
 export function signerOf(db: Db): Signer {

@@ -1,10 +1,4 @@
-import {
-  findWorkAreas,
-  standAt,
-  viewDossier,
-  type DossierView,
-  type EarlierJob,
-} from '../core/job';
+import { standAt, viewDossier, type DossierView, type EarlierJob } from '../core/job';
 import { findAuthorisation, type Person } from '../core/people/people';
 import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';

@@ -86,8 +86,8 @@ test('a site is set up from nothing, and its first job is planned and reviewed',
     await page.getByLabel(/^Short name/).fill('mira');
     await page.getByLabel('Employer').fill('Ferry Lane Water');
     await page.getByLabel(/^On what evidence/).fill('appointed by letter of 2026-11-01');
-    await page.getByLabel(/^PIN, at least/).fill(PINS.mira);
-    await page.getByLabel('PIN again').fill(PINS.mira);
+    await page.getByLabel(/^Passphrase, or a PIN/).fill(PINS.mira);
+    await page.getByLabel('The same again').fill(PINS.mira);
     await page.getByRole('button', { name: 'Set the site up' }).click();
   };
   await fill('AAAA-BBBB-CCCC');
@@ -364,4 +364,56 @@ test('a forgotten PIN is set anew by two, and its owner is told by whom', async 
   await page.getByLabel('The same again').fill('246813');
   await page.getByRole('button', { name: 'Set my PIN' }).click();
   await expect(page.getByRole('status')).toContainText('made by Mira Holloway and Tom Barrow');
+});
+
+test('a drawing with other ids takes an open job along where it is told to, and a job says what it stands on', async ({
+  page,
+}) => {
+  await signIn(page, 'ida');
+  await page.goto('/jobs/new');
+  await page.getByLabel('What is to be done').fill('Casing of river pump 1 looked into');
+  await pick(page.getByLabel('Equipment'), 'P-1');
+  await pick(page.getByLabel('Section 1'), 'CAS-1');
+  await pick(page.getByLabel('Who leads the work'), 'pim');
+  await page.getByRole('button', { name: 'Raise the job' }).click();
+  await page.waitForURL(/jobs\/J-\d+$/);
+  const job = page.url();
+  const [id = ''] = /J-\d+$/.exec(job) ?? [];
+  const plant = await (await page.request.get('/api/plant/export?format=json')).text();
+  const renamed = plant.replaceAll('"CAS-1"', '"CASING-1"');
+  await page.goto('/plant/edit');
+  const load = async (document: object) =>
+    page.getByLabel(/^Load a plant file/).setInputFiles({
+      name: 'ferry-lane.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(document)),
+    });
+  const save = async () => {
+    await page.getByLabel('What was changed, and why').fill('tags renewed');
+    await page.getByLabel('Your PIN').fill(PINS.ida);
+    await page.getByRole('button', { name: /^Save as version/ }).click();
+  };
+  const answers = page.getByLabel(new RegExp(`What becomes of ${id}`));
+  // Without its old id the section is gone, and the job can only keep what it has.
+  await load(JSON.parse(renamed) as object);
+  await save();
+  await expect(page.getByRole('region', { name: 'What would change' })).toContainText(
+    'CAS-1 is not on this plant',
+  );
+  await expect(answers.locator('option')).toHaveCount(2);
+  await load({ ...(JSON.parse(renamed) as object), renamed: [{ id: 'CAS-1', now: 'CASING-1' }] });
+  await save();
+  await expect(page.getByRole('region', { name: 'What would change' })).toContainText(
+    'CAS-1 is called CASING-1 on it',
+  );
+  await answers.selectOption('follow');
+  await save();
+  await page.waitForURL(/\/plant$/);
+  await page.goto(job);
+  await expect(page.getByText('CASING-1').first()).toBeVisible();
+  await page.goto(`${job}/record`);
+  await expect(page.getByRole('row', { name: /names-taken-over/ })).toContainText('CASING-1');
+  // The first job stands on the drawing that its plan was accepted on.
+  await page.goto('/jobs/J-0001');
+  await expect(page.getByText(/^Stands on drawing \d+; \d+ is in force/)).toBeVisible();
 });

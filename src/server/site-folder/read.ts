@@ -21,7 +21,7 @@ import {
   type SiteFolder,
 } from '../../core/site-folder';
 import { openDatabase, tables, writeAlone, type Db } from '../../db';
-import { openSigner, useSigner, type Signer } from '../../ledger';
+import { openSigner, signWith, type Signer } from '../../ledger';
 import { closeAlone } from '../backup';
 import { rowOfOffset } from '../clock';
 import { rebuildRows, writeRows } from '../rebuild';
@@ -140,9 +140,10 @@ function writeWhatIsTold(db: Db, pins: ReadonlyMap<string, string>): void {
   try {
     const told = new SiteTold(memory, db);
     writeRows(memory, db, told.hear);
-    for (const { pinDigest: _, ...person } of told.people.values()) {
+    for (const { id, name, employer, authorisations, leftAt } of told.people.values()) {
+      const pinHash = pins.get(id) ?? '';
       db.insert(tables.people)
-        .values({ ...person, pinHash: pins.get(person.id) ?? '' })
+        .values({ id, name, employer, authorisations, leftAt, pinHash })
         .run();
     }
     for (const row of told.registers.values()) db.insert(tables.registers).values(row).run();
@@ -158,7 +159,7 @@ function writeWhatIsTold(db: Db, pins: ReadonlyMap<string, string>): void {
 
 async function fill(coming: string, folder: string, manifest: SiteFolder, signer: Signer) {
   const db = openDatabase(coming);
-  useSigner(db, signer);
+  signWith(db, signer);
   try {
     db.$client.exec('begin immediate');
     const pins = await takeAllIn(db, folder, manifest);

@@ -65,11 +65,13 @@ export function SavePlant({
 }) {
   const router = useRouter();
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const [touched, setTouched] = useState<readonly Touched[]>([]);
+  const [asked, setAsked] = useState<{ readonly plant: Plant; readonly of: readonly Touched[] }>();
+  // Another drawing touches other jobs: it is asked anew.
+  const touched = asked?.plant === plant ? asked.of : [];
   const send = async (note: string, pin: string, become: Readonly<Record<string, string>>) => {
     const saved = await save({ document: plant, expected: version, note, pin, become });
     if (!saved.ok) {
-      if (saved.touched) setTouched(saved.touched);
+      setAsked(saved.touched && { plant, of: saved.touched });
       setRefused([saved.error ?? 'That did not work.', ...(saved.problems ?? [])]);
       return;
     }

@@ -54,7 +54,7 @@ export function SetUpScreen({
   const send = async (form: FormData) => {
     const read = (name: string) => (form.get(name) as string | null) ?? '';
     if (read('pin') !== read('again')) {
-      return setAnswer({ ok: false, error: 'The two PINs are not the same: type them again.' });
+      return setAnswer({ ok: false, error: 'The two are not the same: type them again.' });
     }
     setBusy(true);
     const done = await post('/api/set-up', {
@@ -124,9 +124,20 @@ export function SetUpScreen({
             hint="Who appointed them, when, and on what training."
           />
           <span />
-          <Field label="PIN, at least six digits" name="pin" type="password" />
-          <Field label="PIN again" name="again" type="password" />
+          <Field
+            label="Passphrase, or a PIN of at least six digits"
+            name="pin"
+            type="password"
+            hint="A passphrase has 15 characters or more."
+          />
+          <Field label="The same again" name="again" type="password" />
         </fieldset>
+        <Note>
+          The rules begin as in the demonstration: the stricter practice where practice differs. All
+          of them can be changed under Site. Days stand as 2026-12-01 on every screen and paper, so
+          that nobody takes the day for the month; figures can be typed in the units that people
+          use.
+        </Note>
         <Note>
           A site manager authorises people and sets the rules. Nobody authorises themselves: have a
           second site manager soon.
