@@ -3,11 +3,11 @@ import { findAuthorisation, type Person } from '../core/people/people';
 import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
-import { readChoices } from './choices';
+import { packChoices, type PackedChoices } from '../core/choices';
 import { readNow } from './clock';
 import { readEarlier } from './memory';
 import { readJob, readSiteFor } from './job-state';
-import { readOthers } from './jobs';
+import { listHeld, readOthers } from './jobs';
 import type { Fault } from '../sim';
 import { readFaults } from './stand-ins';
 
@@ -20,7 +20,7 @@ export interface DossierPage {
   /** What is to be done next, and by whom. */
   readonly next?: NextStep;
   readonly asBuilt: Readonly<Record<string, string>>;
-  readonly choices: ReturnType<typeof readChoices>;
+  readonly choices: PackedChoices;
   readonly practice: boolean;
   /** Earlier jobs on the same equipment, newest first. */
   readonly earlier: readonly EarlierJob[];
@@ -44,7 +44,7 @@ export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage 
     view,
     ...(next ? { next } : {}),
     asBuilt: describeAsBuilt(db),
-    choices: readChoices(db, site, view.now),
+    choices: packChoices(site, { held: listHeld(db), now: view.now }),
     practice,
     earlier: readEarlier(db, jobId, state.equipment, view),
     ...(practice && leads ? { faults: readFaults(db) } : {}),

@@ -410,7 +410,7 @@ test('a drawing with other ids takes an open job along where it is told to, and 
   await save();
   await page.waitForURL(/\/plant$/);
   await page.goto(job);
-  await expect(page.getByText('CASING-1').first()).toBeVisible();
+  await expect(page.getByText('CASING-1').filter({ visible: true }).first()).toBeVisible();
   await page.goto(`${job}/record`);
   await expect(page.getByRole('row', { name: /names-taken-over/ })).toContainText('CASING-1');
   // The first job stands on the drawing that its plan was accepted on.

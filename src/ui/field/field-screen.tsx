@@ -14,7 +14,8 @@ import type { Diagram } from '../../core/plant/drawing';
 import { PlantDiagram } from '../diagram/diagram';
 import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
-import type { DossierProps } from '../job/types';
+import { unpackChoices } from '../../core/choices';
+import type { DossierProps, PackedProps } from '../job/types';
 import { AddPhoto } from '../photos/add-photo';
 import { loadList } from '../kit/combobox';
 import { LampSign } from '../kit/lamp';
@@ -29,6 +30,10 @@ import { useOutbox } from './use-outbox';
 import { useMoments } from '../kit/moment';
 
 type FieldProps = DossierProps & {
+  /** The surroundings of the work, with every point of the plan. */
+  readonly drawing: Diagram;
+};
+type PackedFieldProps = PackedProps & {
   /** The surroundings of the work, with every point of the plan. */
   readonly drawing: Diagram;
 };
@@ -121,7 +126,8 @@ function TaskCard({
 }
 
 /** The steps of a job at the plant, on a phone: the next one first, each opened by the code of its point. */
-export function FieldScreen(props: FieldProps) {
+export function FieldScreen({ choices, ...given }: PackedFieldProps) {
+  const props: FieldProps = { ...given, choices: unpackChoices(choices) };
   const { jobId, sequence, me, names, view } = props;
   const { zone } = useMoments();
   const router = useRouter();

@@ -13,7 +13,8 @@ import { StagePanel } from '../job/stage-panels';
 import { STAGE_LABELS } from '../job/stages';
 import { listWorkTabs } from '../job/work-tabs';
 import { PlanDraftDesk } from '../planning/draft';
-import type { DossierProps } from '../job/types';
+import { unpackChoices } from '../../core/choices';
+import type { DossierProps, PackedProps } from '../job/types';
 import { Beside } from '../kit/moment';
 import { Standing } from '../kit/standing';
 
@@ -100,7 +101,7 @@ export function HatchScreen({
 }: {
   readonly waiting: readonly JobRow[];
   readonly now: string;
-  readonly at?: DossierProps;
+  readonly at?: PackedProps;
 }) {
   return (
     <main className="grid gap-4 p-4 lg:grid-cols-[18rem_minmax(0,1fr)_19rem]">
@@ -122,7 +123,7 @@ export function HatchScreen({
           </ul>
         )}
       </section>
-      {at && <Chosen {...at} />}
+      {at && <Chosen {...at} choices={unpackChoices(at.choices)} />}
     </main>
   );
 }

@@ -11,11 +11,13 @@ import { goToWork, leadFrom } from './spots';
 import { Urgent } from './urgent';
 import { useTab } from './use-tab';
 import { listTabs, worksOnDiagram } from './tabs';
-import type { DossierProps } from './types';
+import type { PackedProps } from './types';
+import { unpackChoices } from '../../core/choices';
 import { Note } from '../kit/note';
 
 /** One job: what it is and how to stop it, what is next, and the work of the stage that it is at. */
-export function JobScreen(props: DossierProps & { readonly source?: string | undefined }) {
+export function JobScreen(given: PackedProps & { readonly source?: string | undefined }) {
+  const props = { ...given, choices: unpackChoices(given.choices) };
   const { view, jobId, sequence, me, names, source } = props;
   const onDiagram = worksOnDiagram(props);
   const [tab, setTab] = useTab(source !== undefined && !onDiagram ? 'diagram' : 'stage');

@@ -1,46 +1,7 @@
 import type { DossierView, EarlierJob } from '../../core/job';
-import type { GasDetector } from '../../core/gas';
+import type { PackedChoices, SiteChoices } from '../../core/choices';
 import type { NextStep } from '../../core/watch';
 import type { Fault } from '../../sim';
-
-/** Registers of the site as the screens offer them. */
-export interface SiteChoices {
-  readonly locks: readonly {
-    id: string;
-    set: string;
-    use: string;
-    owner?: string;
-    busy: boolean;
-  }[];
-  readonly boxes: readonly { id: string; name: string; busy: boolean }[];
-  readonly instruments: readonly {
-    id: string;
-    name: string;
-    reads: string;
-    detector?: GasDetector | undefined;
-  }[];
-  readonly earths: readonly {
-    id: string;
-    name: string;
-    rated_ka?: number | undefined;
-    rated_s?: number | undefined;
-  }[];
-  readonly people: readonly {
-    id: string;
-    name: string;
-    employer: string;
-    worker: boolean;
-    leads: boolean;
-    issues: boolean;
-    watches: boolean;
-    standsBy: boolean;
-    manager: boolean;
-    fireWatch: boolean;
-    safety: boolean;
-    attendant: boolean;
-    operator: boolean;
-  }[];
-}
 
 export interface DossierProps {
   readonly jobId: string;
@@ -60,3 +21,6 @@ export interface DossierProps {
   /** What is wrong with the stand-in plant, for whoever leads the practice. */
   readonly faults?: readonly Fault[];
 }
+
+/** What a page of a job is given by the server. */
+export type PackedProps = Omit<DossierProps, 'choices'> & { readonly choices: PackedChoices };
