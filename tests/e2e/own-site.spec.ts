@@ -412,7 +412,7 @@ test('a drawing with other ids takes an open job along where it is told to, and 
   await page.goto(job);
   await expect(page.getByText('CASING-1').filter({ visible: true }).first()).toBeVisible();
   await page.goto(`${job}/record`);
-  await expect(page.getByRole('row', { name: /names-taken-over/ })).toContainText('CASING-1');
+  await expect(page.getByRole('row', { name: /names.taken.over/ })).toContainText('CASING-1');
   // The first job stands on the drawing that its plan was accepted on.
   await page.goto('/jobs/J-0001');
   await expect(page.getByText(/^Stands on drawing \d+; \d+ is in force/)).toBeVisible();

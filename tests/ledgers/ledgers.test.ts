@@ -19,7 +19,14 @@ import { rebuildRows } from '../../src/server/rebuild';
 import { verifyAll } from '../../src/server/verify';
 
 /** Ledgers as earlier versions wrote them, each the demonstration of its time, oldest first. A version that changes an event adds one. */
-const LEDGERS = ['first-permits', 'before-signatures', 'interlocks', 'photographs', 'own-site'];
+const LEDGERS = [
+  'first-permits',
+  'before-signatures',
+  'interlocks',
+  'photographs',
+  'own-site',
+  'event-versions',
+];
 const FOLDER = join('tests', 'ledgers');
 
 let folder: string;
