@@ -11,6 +11,8 @@ function makeLog() {
     to === '' || to === '-'
       ? pino.destination({ fd: to === '-' ? 1 : 2, sync: true })
       : pino.destination({ dest: to, append: true, mkdir: true, mode: 0o600, sync: true });
+  // A log that cannot be written takes nothing else with it: work goes on, and the disk is said to be full elsewhere.
+  destination.on('error', () => undefined);
   if (to !== '' && to !== '-') process.on('SIGHUP', () => destination.reopen());
   return pino(
     { level: to === '' ? 'error' : (process.env.LANTERN_LOG_LEVEL ?? 'info') },

@@ -34,7 +34,7 @@ export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage 
   const { state, sequence } = readJob(db, jobId);
   if (!state) return undefined;
   const site = readSiteFor(db, state);
-  const view = viewDossier(state, site, readNow(db), readOthers(db, jobId).open(), jobId);
+  const view = viewDossier(state, site, readNow(db), readOthers(db, jobId, site).open(), jobId);
   const queue = listNextUp(jobId, standAt(state, view.now), view.stage, site, view.now);
   const next = findNextStep(queue, view, site);
   return {

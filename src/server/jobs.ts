@@ -14,6 +14,8 @@ import {
   type Dossier,
   type DossierState,
   type OtherJobs,
+  speakAs,
+  type SiteFacts,
 } from '../core/job';
 import { explainIn, refuse, type ExplainedRefusal } from '../core/rules/book';
 import { tables, writeAlone, type Db } from '../db';
@@ -62,8 +64,8 @@ function readOnce<T>(read: () => T): () => T {
   return () => (known ??= { value: read() }).value;
 }
 
-/** What other jobs than this one hold. Each kind is read when it is first asked for: few steps ask for any. */
-export function readOthers(db: Db, jobId: string): OtherJobs {
+/** What other jobs than this one hold, said in the names of its own drawing. Each kind is read when it is first asked for: few steps ask for any. */
+export function readOthers(db: Db, jobId: string, site: SiteFacts): OtherJobs {
   const { holdings, workOrders } = tables;
   const held = (kind: HoldingKind) =>
     readOnce(
@@ -110,7 +112,12 @@ export function readOthers(db: Db, jobId: string): OtherJobs {
         .get();
       return order && { job: order.job ?? undefined };
     },
-    open: readOnce(() => readOpenJobs(db).filter(({ id }) => id !== jobId)),
+    open: readOnce(() =>
+      speakAs(
+        readOpenJobs(db).filter(({ id }) => id !== jobId),
+        site,
+      ),
+    ),
   };
 }
 
@@ -167,7 +174,7 @@ export function carryOut(db: Db, request: Request): Answer {
       device: request.device,
       signed: new Set(request.signed),
       site,
-      others: readOthers(tx, jobId),
+      others: readOthers(tx, jobId, site),
     };
     const decision = decideJob(state, request.command, context);
     if (!decision.ok) {
@@ -220,9 +227,12 @@ export function readJobNow(db: Db, jobId: string) {
     sequence,
     now,
     stage: findStage(dossier, site),
-    holding: listHolding(dossier, { site, now, jobId, others: readOthers(db, jobId).open() }).map(
-      explainIn(site.values.zone),
-    ),
+    holding: listHolding(dossier, {
+      site,
+      now,
+      jobId,
+      others: readOthers(db, jobId, site).open(),
+    }).map(explainIn(site.values.zone)),
     dossier,
   };
 }

@@ -128,6 +128,34 @@ describe('a drawing that no longer has where an open job is done', () => {
     expect(readBoard(db).unreadable).toEqual([]);
   });
 
+  it('that has more is no trouble for a job that stands on the one before, whatever is raised there', () => {
+    const { job } = liveEntry(db);
+    const { plant } = readGraph(db);
+    const [first] = plant.sections;
+    const added = {
+      id: 'ANNEX',
+      name: 'Annex',
+      medium: first?.medium ?? '',
+      area: first?.area ?? '',
+    };
+    expect(save({ ...plant, sections: [...plant.sections, added] })).toMatchObject({ ok: true });
+    const raised = carryOut(db, {
+      jobId: 'new',
+      command: { kind: 'raise-job', title: 'Annex looked into', equipment: 'P-201', work: [{ section: 'ANNEX', activity: 'open' }], hours: 2, performer: 'jun' }, // prettier-ignore
+      expected: 0,
+      key: nanoid(),
+      actor: 'ada',
+      signed: [],
+    });
+    expect(raised).toMatchObject({ ok: true });
+    const [ada] = listPeople(db).filter((one) => one.id === 'ada');
+    if (!ada) throw new Error('no coordinator');
+    for (const { id } of readOpenJobs(db)) expect(readDossierPage(db, id, ada)).toBeDefined();
+    expect(readDossierPage(db, job, ada)?.view.drawing).toMatchObject({ version: 1, newest: 2 });
+    expect(readBoard(db).unreadable).toEqual([]);
+    expect(draftReport(db).report.live.map((line) => line.job)).toContain(job);
+  });
+
   it('of another works altogether takes no list with it, and no job that is live', () => {
     const { job } = liveEntry(db);
     const other: Plant = {

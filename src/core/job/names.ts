@@ -1,4 +1,5 @@
 import { listPlanPoints, listRenamed, mapPlan, type PlantGraph } from '../plant';
+import { findMissing, type OpenJob, type SiteFacts } from './site';
 import type { Dossier } from './state';
 
 type Names = ReadonlyMap<string, string> | Readonly<Record<string, string>>;
@@ -78,4 +79,64 @@ export function findNames({ scope, equipment, plan }: Dossier, graph: PlantGraph
       return to === undefined ? [] : [{ from, to }];
     }),
   };
+}
+
+const hasId = ({ sectionAt, linkAt, outletAt, storeAt, plant }: PlantGraph, id: string): boolean =>
+  sectionAt.has(id) ||
+  linkAt.has(id) ||
+  outletAt.has(id) ||
+  storeAt.has(id) ||
+  plant.equipment.some((one) => one.id === id) ||
+  plant.gauges.some((one) => one.id === id);
+
+/** What every id that a thing ever had is called on the drawing of a job, by the newest drawing's list of old ids. */
+function namesAtHand({ graph, newest }: SiteFacts): ReadonlyMap<string, string> {
+  const renamed = listRenamed((newest?.graph ?? graph).plant);
+  const families = new Map<string, string[]>();
+  for (const [old, now] of renamed) families.set(now, [...(families.get(now) ?? [now]), old]);
+  return new Map(
+    [...families.values()].flatMap((family) => {
+      const here = family.find((id) => hasId(graph, id));
+      if (here === undefined) return [];
+      return family.flatMap((id) => (id === here ? [] : [[id, here] as const]));
+    }),
+  );
+}
+
+/** A name, or the kind of a proof with the name that it is of. */
+function sayAs(text: string, names: ReadonlyMap<string, string>): string {
+  const whole = names.get(text);
+  if (whole !== undefined) return whole;
+  const at = text.indexOf(':');
+  const of = at < 0 ? undefined : names.get(text.slice(at + 1));
+  return of === undefined ? text : `${text.slice(0, at + 1)}${of}`;
+}
+
+function renameAll<T>(value: T, names: ReadonlyMap<string, string>): T {
+  if (typeof value === 'string') return sayAs(value, names) as T;
+  if (Array.isArray(value)) return value.map((one: unknown) => renameAll(one, names)) as T;
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [
+      sayAs(key, names),
+      renameAll(one as unknown, names),
+    ]),
+  ) as T;
+}
+
+/**
+ * Other open jobs as they would speak on the drawing of the job at hand: a valve that one of them has locked under an old id is the same valve. A job whose
+ * place of work is there by that name is looked at there.
+ */
+export function speakAs(others: readonly OpenJob[], site: SiteFacts): readonly OpenJob[] {
+  const names = namesAtHand(site);
+  if (names.size === 0) return others;
+  return others.map((other) => {
+    const text = JSON.stringify(other.dossier);
+    if (![...names.keys()].some((id) => text.includes(id))) return other;
+    const dossier = renameAll(other.dossier, names);
+    const { site: own, ...rest } = other;
+    const isHere = findMissing(dossier.scope, site.graph) === undefined;
+    return { ...rest, dossier, ...(own && !isHere ? { site: own } : {}) };
+  });
 }

@@ -64,15 +64,23 @@ export interface OpenJob {
   readonly site?: SiteFacts | undefined;
 }
 
-/** The facts that count for a job: its own where it has some, else those of the site. */
-export const siteOf = ({ site: own }: OpenJob, site: SiteFacts): SiteFacts => own ?? site;
-
 /** The first section of a scope that a drawing does not have; undefined when all of it is there. */
 export const findMissing = (
   { work, emptied = [] }: Dossier['scope'],
   graph: PlantGraph,
 ): string | undefined =>
   [...work.map(({ section }) => section), ...emptied].find((id) => !graph.sectionAt.has(id));
+
+/**
+ * The facts that count for another job: its own where it has some, else those of the site. Beside a job that stands on an older drawing there are others
+ * whose place of work is on the newest alone.
+ */
+export function siteOf({ site: own, dossier }: OpenJob, site: SiteFacts): SiteFacts {
+  if (own) return own;
+  const { newest, ...here } = site;
+  if (!newest || findMissing(dossier.scope, site.graph) === undefined) return site;
+  return { ...here, graph: newest.graph, plantVersion: newest.version };
+}
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */
 export interface Context {

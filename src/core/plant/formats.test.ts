@@ -7,6 +7,7 @@ import { presentOrThrow } from '../result';
 import {
   describeChange,
   describeSheetProblem,
+  listRenamed,
   diffPlants,
   parsePlant,
   parsePlantText,
@@ -65,6 +66,30 @@ describe('sheets', () => {
       const bad = parsePlant(withOld(id, now));
       expect(bad.ok ? [] : bad.problems.map(({ path }) => path)[0]).toMatch(/^renamed\[0\]/);
     }
+  });
+
+  it('lead on over ids that were given up since, and never round in a circle', () => {
+    const now = plant.sections[0]?.id ?? '';
+    const chain = parsePlant({
+      ...plant,
+      renamed: [
+        { id: 'A', now: 'B' },
+        { id: 'B', now },
+      ],
+    });
+    if (!chain.ok) throw new Error('refused');
+    expect([...listRenamed(chain.value)]).toEqual([
+      ['A', now],
+      ['B', now],
+    ]);
+    const round = parsePlant({
+      ...plant,
+      renamed: [
+        { id: 'A', now: 'B' },
+        { id: 'B', now: 'A' },
+      ],
+    });
+    expect(round.ok ? '' : round.problems[0]?.message).toContain('round in a circle');
   });
 
   it('may lie in a folder of the zip, and need no outlets, gauges, equipment or stores', () => {

@@ -12,6 +12,7 @@ import {
   type Scope,
 } from './schema';
 import { findWhyNotEmptied } from './emptied';
+import { followRenamed } from './renamed';
 import { canMove, carrierOf, findCrossing, listForms } from './carriers';
 import { formatPath, listSchemaProblems, showValue, type FileProblem } from './problems';
 
@@ -214,12 +215,16 @@ function referRenamed(plant: Plant, book: IdBook): void {
       rows.map((row) => row.id),
     ),
   );
+  const steps = new Map((plant.renamed ?? []).map(({ id, now }) => [id, now]));
   plant.renamed?.forEach(({ id, now }, index) => {
     book.claim(id, ['renamed', index, 'id'], 'renamed');
     if (drawn.has(id)) {
       book.add(['renamed', index, 'id'], `is ${showValue(id)}, which is drawn under this id today`);
     }
-    book.refer(drawn, 'the drawing', now, ['renamed', index, 'now']);
+    const end = followRenamed(steps, id);
+    if (end === undefined)
+      book.add(['renamed', index, 'now'], `leads from ${showValue(id)} round in a circle`); // prettier-ignore
+    else if (!drawn.has(end)) book.refer(drawn, 'the drawing', now, ['renamed', index, 'now']);
   });
 }
 

@@ -48,7 +48,12 @@ function PeopleTable({
   const found = useMemo(() => {
     const wanted = text.trim().toLowerCase();
     return people.filter(({ id, name, employer, authorisations }) =>
-      [id, name, employer, ...authorisations.map(({ role }) => ROLE_NAMES[role])]
+      [
+        id,
+        name,
+        employer,
+        ...authorisations.flatMap(({ role, areas = [] }) => [ROLE_NAMES[role], ...areas]),
+      ]
         .join(' ')
         .toLowerCase()
         .includes(wanted),
@@ -58,7 +63,7 @@ function PeopleTable({
   return (
     <>
       <label className="flex flex-col text-sm">
-        Find by name, employer or authorisation
+        Find by name, employer, authorisation or area
         <input
           type="search"
           value={text}

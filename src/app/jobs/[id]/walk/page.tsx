@@ -17,8 +17,9 @@ export default async function WalkPage({ params }: { readonly params: Promise<{ 
   const db = sharedDatabase();
   const page = await readOrLost(db, id, () => {
     const { state } = readJob(db, id);
-    const others = readOthers(db, id).open();
-    return state && viewDossier(state, readSiteFor(db, state), readNow(db), others);
+    if (!state) return undefined;
+    const site = readSiteFor(db, state);
+    return viewDossier(state, site, readNow(db), readOthers(db, id, site).open());
   });
   if (page.kind === 'lost') return <LostJob job={page.job} names={readNames(db)} />;
   if (!page.value) notFound();
