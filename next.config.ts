@@ -1,7 +1,15 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['better-sqlite3', 'highs', 'elkjs', '@node-rs/argon2', 'pino', 'pdfkit', 'prom-client'],
+  serverExternalPackages: [
+    'better-sqlite3',
+    'highs',
+    'elkjs',
+    '@node-rs/argon2',
+    'pino',
+    'pdfkit',
+    'prom-client',
+  ],
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
   headers: () =>

@@ -213,7 +213,7 @@ export async function benchLarge(): Promise<void> {
   await fill(db);
   say(`${PEOPLE} people, ${LINKS} links, ${LOCKS} locks, 200 jobs; filled in ${((performance.now() - filled) / 1000).toFixed(0)} s, version ${findNewestVersion(db)}`); // prettier-ignore
   measureInside(db);
-  if (process.env.LANTERN_BENCH_INSIDE === "1") return closeDatabase(db);
+  if (process.env.LANTERN_BENCH_INSIDE === '1') return closeDatabase(db);
   closeDatabase(db);
   await measurePages(path);
   rmSync(folder, { recursive: true, force: true });
