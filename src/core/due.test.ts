@@ -26,6 +26,22 @@ const due = (person: Person, tested: readonly number[] = []) =>
     60,
   ).map(({ what, isOver }) => `${what}${isOver ? ' OVER' : ''}`);
 
+it('names contracts and kit that is tested', () => {
+  const kit = [
+    { id: 'GL-1', name: 'gloves', testedUntil: inDays(3) },
+    { id: 'LD-1', name: 'ladder' },
+  ];
+  const employers = [
+    { id: 'BP', name: 'Blue Pipe', contractUntil: inDays(-2) },
+    { id: 'OWN', name: 'F', own: true },
+  ];
+  const site = { people: new Map(), instruments: new Map(), earths: new Map(), kit, employers };
+  expect(listDue(site, NOW, 60).map(({ what, kind, isOver }) => [what, kind, isOver])).toEqual([
+    ['contract of Blue Pipe', 'contract', true],
+    ['test of GL-1 gloves', 'kit', false],
+  ]);
+});
+
 describe('what runs out', () => {
   it.each<[string, Person, readonly number[], string[]]>([
     ['nothing', jo(undefined, 90), [], []],

@@ -1,11 +1,11 @@
 import type { SiteFacts } from './job';
 import { hasLeft, ROLE_NAMES } from './people/people';
 
-/** Something of the site that runs out: an authorisation, a test of an instrument or an earthing set. */
+/** Something of the site that runs out: an authorisation, a contract, a test of an instrument, an earthing set or a piece of kit. */
 export interface Due {
   /** Stable for one thing. */
   readonly id: string;
-  readonly kind: 'authorisation' | 'instrument' | 'earthing set' | 'contract';
+  readonly kind: 'authorisation' | 'instrument' | 'earthing set' | 'kit' | 'contract';
   /** Whose or which it is, by id. */
   readonly of: string;
   /** Whose or which it is, and what of it. */
@@ -29,8 +29,9 @@ export function listDue(
     people,
     instruments,
     earths,
+    kit = [],
     employers = [],
-  }: Pick<SiteFacts, 'people' | 'instruments' | 'earths' | 'employers'>,
+  }: Pick<SiteFacts, 'people' | 'instruments' | 'earths' | 'kit' | 'employers'>,
   now: string,
   days: number,
 ): Due[] {
@@ -55,6 +56,10 @@ export function listDue(
   const tests = [
     ...[...instruments.values()].map((one) => ({ ...one, kind: 'instrument' as const })),
     ...[...earths.values()].map((one) => ({ ...one, kind: 'earthing set' as const })),
+    // Of kit only some is tested.
+    ...kit.flatMap(({ id, name, testedUntil }) =>
+      testedUntil === undefined ? [] : [{ id, name, testedUntil, kind: 'kit' as const }],
+    ),
   ].map(({ id, name, testedUntil, kind }) => ({
     id,
     of: id,

@@ -77,7 +77,7 @@ export function readRegisters(db: Db): {
 
 type Registered = Pick<
   SiteFacts,
-  'locks' | 'boxes' | 'instruments' | 'earths' | 'employers' | 'reach'
+  'locks' | 'boxes' | 'instruments' | 'earths' | 'kit' | 'employers' | 'reach'
 >;
 
 /** The registers as they were read last, with their version: saving makes a new one. */
@@ -94,12 +94,13 @@ function readRegistered(db: Db): Registered {
   const known = registered.get(db.$client);
   if (known !== undefined && known.version === (version ?? 0)) return known.registers;
   const read = readRegisters(db);
-  const { locks, boxes, instruments, earths, employers, reach } = read.registers;
+  const { locks, boxes, instruments, earths, kit, employers, reach } = read.registers;
   const registers = {
     locks: byId(locks),
     boxes: byId(boxes),
     instruments: byId<Instrument>(instruments),
     earths: byId(earths),
+    kit,
     employers,
     ...(reach === undefined ? {} : { reach }),
   };

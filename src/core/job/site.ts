@@ -31,6 +31,12 @@ export interface SiteFacts {
   readonly instruments: ReadonlyMap<string, Instrument>;
   /** Portable earthing sets. */
   readonly earths: ReadonlyMap<string, EarthingSet>;
+  /** What people work with and wear, as far as it is registered. */
+  readonly kit?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly testedUntil?: string | undefined;
+  }[];
   /** Firms whose people work here; none where the site keeps no such register. */
   readonly employers?: readonly Employer[];
   /** How the coordinator is reached, as it is printed on tags. */
