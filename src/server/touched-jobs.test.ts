@@ -57,7 +57,14 @@ describe('a drawing that no longer has where an open job is done', () => {
     expect(touched.every(({ mayFollow }) => !mayFollow)).toBe(true);
     expect(save(plant)).toMatchObject({ ok: false, kind: 'touches-jobs', touched });
     expect(findNewestVersion(db)).toBe(1);
-    expect(save(plant, keep(touched))).toMatchObject({ ok: true, version: 2 }); // prettier-ignore
+    expect(save(plant, keep(touched))).toMatchObject({ ok: true, version: 2 });
+    // It was said once, and is asked again only where the drawing says what it is called.
+    expect(save({ ...plant, name: 'named anew' })).toMatchObject({ ok: true, version: 3 });
+    const section = first().dossier.scope.work[0]?.section ?? '';
+    const known = { ...plant, renamed: [{ id: section, now: `${section}-NEW` }] };
+    expect(save(known)).toMatchObject({ ok: false, kind: 'touches-jobs' });
+    expect(save(known, { [first().id]: 'follow' })).toMatchObject({ ok: true, version: 4 });
+    expect(readJobNow(db, first().id)?.holding.map(({ code }) => code)).not.toContain('scope-gone');
   });
 
   it('leaves the job readable where its place is, and holds it up until its scope is changed', () => {
