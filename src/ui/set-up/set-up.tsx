@@ -134,9 +134,9 @@ export function SetUpScreen({
         </fieldset>
         <Note>
           The rules begin as in the demonstration: the stricter practice where practice differs. All
-          of them can be changed under Site. Days stand as 2026-12-01 on every screen and paper, so
-          that nobody takes the day for the month; figures can be typed in the units that people
-          use.
+          of them can be changed under Site. Days are written 2026-12-01 on every screen and paper,
+          so that nobody takes the day for the month (a field in which a day is picked shows it as
+          your browser does); figures can be typed in the units that people use.
         </Note>
         <Note>
           A site manager authorises people and sets the rules. Nobody authorises themselves: have a

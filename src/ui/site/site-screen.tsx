@@ -7,7 +7,11 @@ import { Day } from '../kit/moment';
 
 const PLACES = [
   { href: '/people', label: 'People', says: 'who may do what, on what evidence, until when' },
-  { href: '/registers', label: 'Registers', says: 'locks, boxes, instruments, earthing sets' },
+  {
+    href: '/registers',
+    label: 'Registers',
+    says: 'locks, boxes, instruments, earthing sets, kit, employers, bundles of roles',
+  },
   { href: '/rules', label: 'Rules', says: 'values that the site sets, and the whole rule book' },
   { href: '/plant', label: 'Plant', says: 'the drawing and its versions' },
   { href: '/outside', label: 'Interfaces', says: 'work orders, exports, tokens for devices' },
