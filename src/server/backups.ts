@@ -34,6 +34,10 @@ const NAME = /^lantern-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z\.db$/;
 export const backupFolder = (file = databaseFile()): string =>
   process.env.LANTERN_BACKUPS ?? join(dirname(file), 'backups');
 
+/** Where the backups of a database lie. */
+export const backupFolderOf = ({ $client: { name, memory } }: Db): string =>
+  memory ? backupFolder() : backupFolder(name);
+
 /** The name of a backup by when it is made (ms). */
 export const nameBackup = (now_ms: number): string =>
   `lantern-${new Date(now_ms).toISOString().slice(0, 19).replaceAll(/[-:]/g, '')}Z.db`;
@@ -138,7 +142,7 @@ export function keepBackups(db: Db): void {
   let isBusy = false;
   const look = async () => {
     if (isBusy || !isSetUp(db)) return;
-    const folder = backupFolder();
+    const folder = backupFolderOf(db);
     const { 'backup-every-h': every_h, 'backup-keep': keep } = readValues(db).values;
     const [newest] = listBackups(folder);
     if (!isDue(newest, readLastTry(folder), { now_ms: Date.now(), every_h })) return;
@@ -169,7 +173,7 @@ export interface BackupState {
 }
 
 export function readBackupState(db: Db, now_ms = Date.now()): BackupState {
-  const folder = backupFolder();
+  const folder = backupFolderOf(db);
   const all = listBackups(folder);
   const [newest] = all;
   const every_ms = readValues(db).values['backup-every-h'] * 3_600_000;
@@ -190,8 +194,8 @@ export function sayBackups(db: Db): { readonly says: string; readonly isOld: boo
   const { instant } = momentsIn(readValues(db).values.zone);
   const failed = last?.ok === false ? ` The last try failed: ${last.says}` : '';
   const good = newest
-    ? `The last good one is of ${instant(newest.at)} (${(newest.bytes / 1e6).toFixed(1)} MB); ${count} are kept in ${backupFolder()}.`
-    : `None has been made yet; they go to ${backupFolder()}.`;
+    ? `The last good one is of ${instant(newest.at)} (${(newest.bytes / 1e6).toFixed(1)} MB); ${count} are kept in ${backupFolderOf(db)}.`
+    : `None has been made yet; they go to ${backupFolderOf(db)}.`;
   const rehearsed = rehearsal
     ? ` A restore was last rehearsed at ${instant(rehearsal.at)}${rehearsal.ok ? '.' : `, and failed: ${rehearsal.says}`}`
     : ' A restore has not been rehearsed yet.';

@@ -2,7 +2,7 @@ import { accessSync, constants, existsSync, statfsSync, statSync } from 'node:fs
 import { dirname } from 'node:path';
 import { desc } from 'drizzle-orm';
 import { openDatabase, closeDatabase, tables, type Db } from '../db';
-import { backupFolder, readBackupState } from './backups';
+import { backupFolderOf, readBackupState } from './backups';
 import { readHeadSent } from './send-heads';
 import { isSetUp } from './set-up';
 import { describeTrouble } from './trouble';
@@ -78,7 +78,7 @@ function lookAtDisk(file: string): Finding {
 }
 
 function lookAtBackups(db: Db, now_ms: number): Finding {
-  const folder = backupFolder();
+  const folder = backupFolderOf(db);
   const { newest, isOld, count, last } = readBackupState(db, now_ms);
   if (newest && !isOld) return well('Backups', `${count} in ${folder}, the newest of ${newest.at}`);
   const failed = last?.ok === false ? ` The last try failed: ${last.says}` : '';
