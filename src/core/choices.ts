@@ -7,14 +7,12 @@ import {
 } from './people/people';
 import type { SiteFacts } from './job';
 
-/** A lock that forms offer. */
+/** A lock that hangs nowhere, as forms offer it. */
 export interface OfferedLock {
   readonly id: string;
   readonly set: string;
   readonly use: string;
   readonly owner?: string;
-  /** Whether it hangs, or is about to. */
-  readonly busy: boolean;
 }
 
 /** What somebody may do, as forms ask for it, and the roles of which one is enough. */
@@ -48,13 +46,13 @@ export interface SiteChoices {
 /** The same on its way to a screen: a large site has ten thousands of locks, and few kinds of them. */
 export interface PackedChoices extends Omit<SiteChoices, 'locks' | 'people'> {
   /** Free locks by kind: their numbers, parted by blanks. */
-  readonly locks: readonly (Omit<OfferedLock, 'id' | 'busy'> & { readonly free: string })[];
+  readonly locks: readonly (Omit<OfferedLock, 'id'> & { readonly free: string })[];
   /** People as id, name, employer, and the places of what they may do. */
   readonly people: readonly (readonly [id: string, name: string, employer: string, may: string])[];
 }
 
 function packLocks(locks: SiteFacts['locks'], held: ReadonlySet<string>): PackedChoices['locks'] {
-  const kinds = new Map<string, Omit<OfferedLock, 'id' | 'busy'> & { ids: string[] }>();
+  const kinds = new Map<string, Omit<OfferedLock, 'id'> & { ids: string[] }>();
   for (const { id, set, use, owner } of locks.values()) {
     if (held.has(id)) continue;
     const key = JSON.stringify([set, use, owner]);
@@ -97,7 +95,7 @@ export function unpackChoices(packed: PackedChoices): SiteChoices {
   const choices: SiteChoices = {
     ...packed,
     locks: packed.locks.flatMap(({ free, ...kind }) =>
-      free.split(' ').map((id) => ({ id, ...kind, busy: false })),
+      free.split(' ').map((id) => ({ id, ...kind })),
     ),
     people: packed.people.map(([id, name, employer, may]) => {
       const held = Object.fromEntries(MAYS.map((one, n) => [one, may.includes(String(n))]));

@@ -1,6 +1,6 @@
 import { existsSync, statfsSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { count } from 'drizzle-orm';
+import { count, sql } from 'drizzle-orm';
 import { Gauge, register, Registry } from 'prom-client';
 import { tables, type Db } from '../db';
 import { readHead } from '../ledger';
@@ -13,19 +13,16 @@ export const METRICS_TYPE = Registry.PROMETHEUS_CONTENT_TYPE;
 
 const { holdings, jobRows, permitRows, sessions } = tables;
 
-/** How many rows of a table there are of each value of a column. */
-function countBy(
+/** How many rows there are of each value of a column. */
+const countBy = (
   db: Db,
-  table: typeof jobRows | typeof permitRows | typeof holdings,
-): { readonly value: string; readonly all: number }[] {
-  if (table === jobRows) {
-    return db.select({ value: jobRows.stage, all: count() }).from(jobRows).groupBy(jobRows.stage).all(); // prettier-ignore
-  }
-  if (table === permitRows) {
-    return db.select({ value: permitRows.state, all: count() }).from(permitRows).groupBy(permitRows.state).all(); // prettier-ignore
-  }
-  return db.select({ value: holdings.kind, all: count() }).from(holdings).groupBy(holdings.kind).all(); // prettier-ignore
-}
+  column: typeof jobRows.stage | typeof permitRows.state | typeof holdings.kind,
+): { readonly value: string; readonly all: number }[] =>
+  db
+    .select({ value: sql<string>`${column}`, all: count() })
+    .from(column.table)
+    .groupBy(column)
+    .all();
 
 /** How old something is that was done at an instant (s); never done is as old as the machine's clock. */
 const ageOf = (at: string | undefined, now_ms: number): number =>
@@ -48,9 +45,9 @@ function gatherSite(db: Db, now_ms: number): Registry {
   const { newest, count: kept, last, rehearsal } = readBackupState(db, now_ms);
   const { name: file, memory } = db.$client;
   set('lantern_events', 'Events in the ledger', readHead(db));
-  setEach('lantern_jobs', 'Jobs by stage', 'stage', countBy(db, jobRows));
-  setEach('lantern_permits', 'Permit numbers by state', 'state', countBy(db, permitRows));
-  setEach('lantern_holdings', 'What jobs hold: locks, boxes, people signed on', 'kind', countBy(db, holdings)); // prettier-ignore
+  setEach('lantern_jobs', 'Jobs by stage', 'stage', countBy(db, jobRows.stage));
+  setEach('lantern_permits', 'Permit numbers by state', 'state', countBy(db, permitRows.state));
+  setEach('lantern_holdings', 'What jobs hold: locks, boxes, people signed on', 'kind', countBy(db, holdings.kind)); // prettier-ignore
   set('lantern_sessions', 'Sessions that have not ended', db.select({ all: count() }).from(sessions).get()?.all ?? 0); // prettier-ignore
   set('lantern_trouble', '1 while nothing can be written', findTrouble(db) === undefined ? 0 : 1);
   set('lantern_alarms_unwritten', 'Alarms that could not be written yet', listHeldAlarms(db).length); // prettier-ignore

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
 import { hasLeft } from '../core/people/people';
+import { LEAST_PASSPHRASE } from '../core/people/pin-code';
 import type { SiteValues } from '../core/rules/values';
 import { perProcess, tables, type Db } from '../db';
 import { readNow } from './clock';
@@ -115,8 +116,6 @@ export const checkPin = (
 /** Forgets every try that was counted, for tests. */
 export const forgetTries = (): void => limiters.clear();
 
-/** A passphrase has so many characters at least. Source: NIST SP 800-63B-4, 3.1.1.2, a password that stands alone (from memory). */
-export const LEAST_PASSPHRASE = 15;
 const MOST_PASSPHRASE = 100;
 
 /** Why a new PIN or passphrase cannot be taken; undefined when it can. The shortest length of a PIN is a rule of the site. */

@@ -7,7 +7,7 @@ import {
   type Plant,
   type PlantGraph,
 } from '../core/plant';
-import type { JobNames } from '../core/job';
+import type { Touch } from '../core/job';
 import { ProgrammerFault } from '../core/result';
 import { perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
@@ -99,11 +99,9 @@ export function listPlantVersions(db: Db) {
 }
 
 /** An open job that names what a drawing does not have under that id. */
-export interface TouchedJob extends JobNames {
+export interface TouchedJob extends Touch {
   readonly job: string;
   readonly title: string;
-  /** Whether it may go on under the new ids; otherwise it can only keep those that it has. */
-  readonly mayFollow: boolean;
 }
 
 /** What becomes of an open job that a drawing touches: it goes on under the new ids, or keeps those that it has. */

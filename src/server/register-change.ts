@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { refuseRegisterChange, type InUse, type RegisterChange } from '../core/registers/change';
+import { isOf } from '../core/people/employers';
 import { hasLeft } from '../core/people/people';
 import { explainIn } from '../core/rules/book';
 import { nameFew } from '../core/text';
@@ -23,9 +24,9 @@ function findEmployersInUse(db: Db): ReadonlyMap<string, string> {
   const now = readNow(db);
   const here = listPeople(db).filter((person) => !hasLeft(person, now));
   return new Map(
-    readRegisters(db).registers.employers.flatMap(({ id, name }) => {
-      const own = here.filter(({ employer }) => employer.toLowerCase() === name.toLowerCase());
-      return own.length === 0 ? [] : [[id, `employs ${own.length} at the site`] as const];
+    readRegisters(db).registers.employers.flatMap((firm) => {
+      const own = here.filter((person) => isOf(person, firm));
+      return own.length === 0 ? [] : [[firm.id, `employs ${own.length} at the site`] as const];
     }),
   );
 }

@@ -78,8 +78,8 @@ export async function withServer<T>(
   const NODE_OPTIONS = '--max-old-space-size=384';
   const log = join(folder, 'server.log');
   const env = {
-    LANTERN_LOG: log,
     ...process.env,
+    LANTERN_LOG: log,
     NODE_OPTIONS,
     LANTERN_DB: file,
     LANTERN_DEMO: '1',

@@ -27,7 +27,7 @@ export { type LeakTestDemand } from './leak-test';
 export { type LinePoint } from './lineup';
 export { ENDS, type End } from './lineup-ends';
 export * from './lamps';
-export { findNames, speakAs, whyTied, type JobNames } from './names';
+export { findNames, findTouch, isAsked, speakAs, whyTied, type Touch } from './names';
 export { findStepAreas, findWorkAreas } from './whereabouts';
 export { findSubject, isCodeOf, readCode, refuseScan, writeCode, type ScanTarget } from './scan';
 export * from './rules-effect';

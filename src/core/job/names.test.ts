@@ -81,6 +81,17 @@ describe('a job whose plant has other ids now', () => {
     const renamed = { ...old, dossier: told?.dossier ?? old.dossier };
     const [back] = speakAs([renamed], renamedSite);
     expect(back?.dossier.isolation.locked).toEqual(old.dossier.isolation.locked);
+    // A lock that is called as something of the drawing keeps its name.
+    const [point] = Object.entries(old.dossier.isolation.locked)[0] ?? ['', undefined];
+    const hung = old.dossier.isolation.locked[point];
+    if (!hung) throw new Error('nothing hangs');
+    const locked = { ...old.dossier.isolation.locked, [point]: { ...hung, lock: 'P-201' } };
+    const same = { ...old.dossier, isolation: { ...old.dossier.isolation, locked } };
+    const [alike] = speakAs([{ ...old, dossier: same }], onNewest);
+    expect(alike?.dossier.equipment).toBe('P-201A');
+    expect(Object.values(alike?.dossier.isolation.locked ?? {}).map(({ lock }) => lock)).toContain(
+      'P-201',
+    );
     // Where nothing was renamed nothing is touched.
     expect(speakAs([old], site)[0]).toBe(old);
     expect(speakAs([{ id: 'J-9', dossier: { ...planned(), scope: { work: [], hours: 1 }, equipment: 'X', plan: { kind: 'none' } } }], onNewest)[0]?.dossier.equipment).toBe('X'); // prettier-ignore

@@ -34,10 +34,8 @@ export function findWhereabouts(
   graph: PlantGraph,
 ): Whereabouts | undefined {
   const subject = findSubject(command);
-  if (subject !== undefined && listAreasOf(graph, subject).length > 0) {
-    return { areas: [...new Set(listAreasOf(graph, subject))], needs: 'one' };
-  }
-  return findWorkAreas('work' in command ? command : state?.scope, graph);
+  const scope = 'work' in command ? command : state?.scope;
+  return subject === undefined ? findWorkAreas(scope, graph) : findStepAreas(scope, subject, graph);
 }
 
 /** The areas that are worked in, all of which somebody has to be authorised for; undefined where nothing says where. */
@@ -53,7 +51,7 @@ export function findWorkAreas(
 
 /** The areas that a step at a point is about, one of which somebody has to be authorised for; those of the whole work where the point has none. */
 export function findStepAreas(
-  scope: Pick<Scope, 'work'>,
+  scope: Pick<Scope, 'work'> | undefined,
   subject: string,
   graph: PlantGraph,
 ): Whereabouts | undefined {

@@ -26,17 +26,22 @@ function whyOver({ contractFrom, contractUntil }: Employer, now: string): string
     : undefined;
 }
 
+/** Whether somebody works for a firm: employers are named with people as they are in the register, in any case. */
+export const isOf = ({ employer }: Pick<Person, 'employer'>, { name }: Employer): boolean =>
+  name.toLowerCase() === employer.toLowerCase();
+
 /**
  * What keeps somebody of another firm from going to work: the firm is registered, its contract counts, and both have told each other their rules
  * under that contract. A site that has registered no firm at all does not keep the register, and nothing is asked.
  */
 export function refuseEmployer(
-  { name: person, employer }: Person,
+  someone: Person,
   employers: readonly Employer[],
   now: string,
 ): Refusal[] {
   if (employers.length === 0) return [];
-  const known = employers.find(({ name }) => name.toLowerCase() === employer.toLowerCase());
+  const { name: person, employer } = someone;
+  const known = employers.find((firm) => isOf(someone, firm));
   if (!known) return [refuse('employer-unknown', { person, employer })];
   if (known.own === true) return [];
   const over = whyOver(known, now);

@@ -1,6 +1,9 @@
 import { refuse, type Refusal } from '../rules/refuse';
 import { findAuthorisation, type Person, type Role } from './people';
 
+/** A passphrase has so many characters at least. Source: NIST SP 800-63B-4, 3.1.1.2, a password that stands alone (from memory). */
+export const LEAST_PASSPHRASE = 15;
+
 /** Who may be the second at a reset of somebody's PIN. */
 const WITNESSES: readonly Role[] = ['site-manager', 'coordinator', 'issuing-authority'];
 

@@ -20,7 +20,7 @@ import {
   type SiteFile,
   type SiteFolder,
 } from '../../core/site-folder';
-import { openDatabase, tables, writeAlone, type Db } from '../../db';
+import { closeDatabase, openDatabase, tables, writeAlone, type Db } from '../../db';
 import { openSigner, signWith, type Signer } from '../../ledger';
 import { closeAlone } from '../backup';
 import { rowOfOffset } from '../clock';
@@ -152,7 +152,7 @@ function writeWhatIsTold(db: Db, pins: ReadonlyMap<string, string>): void {
     if (told.offset_ms !== undefined)
       db.insert(tables.settings).values(rowOfOffset(told.offset_ms)).run();
   } finally {
-    memory.$client.close();
+    closeDatabase(memory);
   }
   rebuildRows(db);
 }

@@ -29,14 +29,11 @@ import { listTasks, type Task } from './tasks';
 import { useOutbox } from './use-outbox';
 import { useMoments } from '../kit/moment';
 
-type FieldProps = DossierProps & {
+interface Drawn {
   /** The surroundings of the work, with every point of the plan. */
   readonly drawing: Diagram;
-};
-type PackedFieldProps = PackedProps & {
-  /** The surroundings of the work, with every point of the plan. */
-  readonly drawing: Diagram;
-};
+}
+type FieldProps = DossierProps & Drawn;
 
 function LampCounts({ lamps }: { readonly lamps: readonly Lamp[] }) {
   return (
@@ -126,7 +123,7 @@ function TaskCard({
 }
 
 /** The steps of a job at the plant, on a phone: the next one first, each opened by the code of its point. */
-export function FieldScreen({ choices, ...given }: PackedFieldProps) {
+export function FieldScreen({ choices, ...given }: PackedProps & Drawn) {
   const props: FieldProps = { ...given, choices: unpackChoices(choices) };
   const { jobId, sequence, me, names, view } = props;
   const { zone } = useMoments();
@@ -165,9 +162,7 @@ export function FieldScreen({ choices, ...given }: PackedFieldProps) {
     ...props,
     choices: {
       ...props.choices,
-      locks: props.choices.locks.map((lock) =>
-        used.has(lock.id) ? { ...lock, busy: true } : lock,
-      ),
+      locks: props.choices.locks.filter(({ id }) => !used.has(id)),
     },
   };
   const tasks = listTasks(view);

@@ -14,7 +14,7 @@ export const listFree = (
   wanted: string,
 ) =>
   choices.locks
-    .filter(({ use, busy }) => use === wanted && !busy)
+    .filter(({ use }) => use === wanted)
     .map(({ id, owner }) => ({
       id,
       owner,

@@ -4,13 +4,11 @@ const lock = (id: string, set: string, more = {}) => ({
   id,
   set,
   use: 'point' as const,
-  busy: false,
   ...more,
 });
 const LOCKS = [
   lock('PL-1', 'hall'),
   lock('EL-1', 'Electrical locks'),
-  lock('PL-2', 'hall', { busy: true }),
   lock('CL-1', 'control', { use: 'control' }),
   lock('PL-3', 'hall'),
 ];

@@ -11,7 +11,7 @@ const isElectrical = (set: string): boolean => /electric/i.test(set);
  */
 export const listPointLocks = (locks: Locks, electrical: boolean): Locks =>
   locks
-    .filter(({ use, busy }) => use === 'point' && !busy)
+    .filter(({ use }) => use === 'point')
     .toSorted(
       (a, b) =>
         Number(isElectrical(b.set) === electrical) - Number(isElectrical(a.set) === electrical),

@@ -18,7 +18,9 @@ export function DrawingCautions({ groups }: { readonly groups: readonly CautionG
               <li key={subject + words}>{words}</li>
             ))}
             {count > first.length && (
-              <li>and {count - first.length} more: `lantern plant lint` names all of them</li>
+              <li>
+                and {count - first.length} more: <code>lantern plant lint</code> names all of them
+              </li>
             )}
           </ul>
         </details>

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { Touch } from '../../core/job';
 import type { Plant, PlantChange } from '../../core/plant';
 import { describeChange } from '../../core/plant/diff';
 import { ChoiceField, PinField, SmallForm, TextField } from '../kit/field';
@@ -16,12 +17,9 @@ interface Saved {
   readonly touched?: readonly Touched[];
 }
 
-interface Touched {
+interface Touched extends Touch {
   readonly job: string;
   readonly title: string;
-  readonly gone: readonly string[];
-  readonly renamed: readonly { readonly from: string; readonly to: string }[];
-  readonly mayFollow: boolean;
 }
 
 const FOLLOW = { id: 'follow', label: 'it goes on under the new ids' };

@@ -36,7 +36,7 @@ function FaultForm({
       .filter(({ reads }) => reads === 'voltage')
       .map(({ id }) => id),
     'mute-detector': choices.instruments.filter(({ detector }) => detector).map(({ id }) => id),
-    'key-gone': choices.locks.filter(({ busy }) => !busy).map(({ id }) => id),
+    'key-gone': choices.locks.map(({ id }) => id),
   };
   return (
     <SmallForm

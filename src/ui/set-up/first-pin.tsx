@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { LEAST_PASSPHRASE } from '../../core/people/pin-code';
 import { readWho } from '../../core/people/badge';
 import { post, type Posted } from '../command/post';
 import { Faults } from '../kit/faults';
@@ -69,8 +70,8 @@ export function FirstPin({
       )}
       <Note isSmall>
         A PIN signs for you: whoever knows it can put your name under anything. Choose one that
-        nobody can guess, and tell nobody. Instead of digits it can be a passphrase of 15 characters
-        or more.
+        nobody can guess, and tell nobody. Instead of digits it can be a passphrase of{' '}
+        {LEAST_PASSPHRASE} characters or more.
       </Note>
     </main>
   );

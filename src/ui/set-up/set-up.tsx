@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { LEAST_PASSPHRASE } from '../../core/people/pin-code';
 import { post, type Posted } from '../command/post';
 import { PickField } from '../kit/combobox';
 import { Faults } from '../kit/faults';
@@ -128,7 +129,7 @@ export function SetUpScreen({
             label="Passphrase, or a PIN of at least six digits"
             name="pin"
             type="password"
-            hint="A passphrase has 15 characters or more."
+            hint={`A passphrase has ${LEAST_PASSPHRASE} characters or more.`}
           />
           <Field label="The same again" name="again" type="password" />
         </fieldset>

@@ -55,7 +55,7 @@ export function WhoField({ people }: { readonly people: readonly Someone[] | und
       <button
         type="button"
         aria-pressed={isOpen}
-        className="btn btn-sm self-start"
+        className="btn btn-sm self-start max-sm:h-11"
         onClick={() => {
           setBadge(undefined);
           setOpen(!isOpen && badge === undefined);

@@ -152,7 +152,10 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
   const stood = standAt(state, mark.at);
-  const before = event.kind === 'names-taken-over' ? applyNames(stood, event.names) : stood;
+  const before =
+    event.kind === 'names-taken-over'
+      ? applyNames(stood, new Map(Object.entries(event.names)))
+      : stood;
   const planned = evolvePlan(before, event, mark);
   const isolation = evolveIsolation(planned.isolation, event, mark);
   const permits = evolvePermit(before, event, mark);
