@@ -8,6 +8,10 @@ type Lift = (payload: Payload) => Payload;
 const LIFTS: Readonly<Record<string, readonly Lift[]>> = {
   // People have been able to leave since version 2.
   'person-saved': [(payload) => ({ leftAt: null, ...payload })],
+  // Defects are handed over since version 2.
+  'shift-handed-over': [
+    (payload) => ({ ...payload, report: { defects: [], ...(payload['report'] as Payload) } }),
+  ],
 };
 
 /** The version in which events of a kind are written. */

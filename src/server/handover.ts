@@ -11,37 +11,29 @@ import {
   type HandoverRecord,
   type HandoverReport,
 } from '../core/handover';
-import { explainIn, type ExplainedRefusal } from '../core/rules/book';
-import { writeAlone, type Db } from '../db';
-import { appendEvents, findHead, readStream } from '../ledger';
+import type { Db } from '../db';
+import { findHead } from '../ledger';
 import { readNow } from './clock';
+import { readDefects } from './defects-read';
 import { surveyOpenJobs } from './open-jobs';
 import { readSite } from './registers';
+import {
+  readRecord,
+  writeRecord,
+  type RecordAnswer,
+  type RecordRead,
+  type SiteRecord,
+} from './site-record';
 import { describeLost, readEach } from './unreadable';
 
-const STREAM = 'site/handover';
+const HANDOVERS: SiteRecord<HandoverRecord, HandoverEvent> = {
+  stream: 'site/handover',
+  none: NO_HANDOVERS,
+  evolve: evolveHandovers,
+};
 
-/** The record as far as it has been read. */
-interface Known {
-  readonly version: number;
-  readonly record: HandoverRecord;
-}
-
-const kept = new WeakMap<Db['$client'], Known>();
-
-/** Every handover and promise, and the version of the record. What was read before is kept: events never change. */
-export function readHandovers(db: Db): Known {
-  const known = kept.get(db.$client) ?? { version: 0, record: NO_HANDOVERS };
-  const read = readStream(db, STREAM, known.version).reduce<Known>(
-    ({ record }, { sequence, actor, at, payload }) => ({
-      version: sequence,
-      record: evolveHandovers(record, payload as HandoverEvent, { by: actor, at }),
-    }),
-    known,
-  );
-  kept.set(db.$client, read);
-  return read;
-}
+/** Every handover and promise, and the version of the record. */
+export const readHandovers = (db: Db): RecordRead<HandoverRecord> => readRecord(db, HANDOVERS);
 
 /** The report as it would be handed over now. */
 export interface DraftReport {
@@ -60,7 +52,7 @@ export function draftReport(db: Db): DraftReport {
   const standing = open.jobs.map((job) => ({ ...job, dossier: standAt(job.dossier, now) }));
   // Each is tried by itself first: one that cannot be reported takes no other with it.
   const { read: jobs, unreadable } = readEach(db, standing, (job) => {
-    makeReport([job], [], [], site, now);
+    makeReport([job], [], { promised: [], defects: [] }, site, now);
     return job;
   });
   const lost = [...open.unreadable, ...unreadable].map((job) => ({
@@ -68,7 +60,8 @@ export function draftReport(db: Db): DraftReport {
     words: describeLost(job),
     people: job.people,
   }));
-  const report = makeReport(jobs, lost, record.promises, site, now);
+  const kept = { promised: record.promises, defects: readDefects(db).record };
+  const report = makeReport(jobs, lost, kept, site, now);
   const isEmpty = Object.values(report).every((lines) => lines.length === 0);
   return {
     report,
@@ -76,11 +69,6 @@ export function draftReport(db: Db): DraftReport {
     due: isEmpty ? undefined : findHandoverDue(record, now, site.values),
   };
 }
-
-export type HandoverAnswer =
-  | { readonly ok: true; readonly version: number }
-  | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
-  | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
 
 /**
  * Carries out a command about handovers on what its sender saw: the version of the record, and for a handover the digest of its
@@ -95,36 +83,23 @@ export function carryOutHandover(
     readonly actor: string;
     readonly signed: readonly string[];
   },
-): HandoverAnswer {
-  return writeAlone(db, (tx) => {
-    const { command, expected, digest, actor, signed } = given;
-    const { version, record } = readHandovers(tx);
-    const draft = draftReport(tx);
-    const isSeen = command.kind !== 'hand-over-shift' || digest === draft.digest;
-    if (version !== expected || !isSeen) return { ok: false, kind: 'changed-meanwhile', version };
-    const site = readSite(tx);
-    const now = readNow(tx);
-    const decision = decideHandover(record, command, {
-      actor,
-      now,
-      site,
-      signed: new Set(signed),
-      report: draft.report,
-    });
-    if (!decision.ok) {
-      return {
-        ok: false,
-        kind: 'refused',
-        refusals: decision.refusals.map(explainIn(site.values.zone)),
-      };
-    }
-    const { event } = decision;
-    const said = event.kind === 'shift-handed-over' ? { ...event, ledger: findHead(tx) } : event;
-    appendEvents(tx, STREAM, version, [said], {
-      actor,
-      at: now,
-      policy: `rules ${site.valuesVersion}`,
-    });
-    return { ok: true, version: version + 1 };
+): RecordAnswer {
+  const { command, expected, digest, actor, signed } = given;
+  return writeRecord(db, HANDOVERS, actor, {
+    decide: (tx, { version, record }, now) => {
+      const draft = draftReport(tx);
+      const isSeen = command.kind !== 'hand-over-shift' || digest === draft.digest;
+      if (version !== expected || !isSeen) return undefined;
+      const decision = decideHandover(record, command, {
+        actor,
+        now,
+        site: readSite(tx),
+        signed: new Set(signed),
+        report: draft.report,
+      });
+      return decision.ok && decision.event.kind === 'shift-handed-over'
+        ? { ok: true, event: { ...decision.event, ledger: findHead(tx) } }
+        : decision;
+    },
   });
 }

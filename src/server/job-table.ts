@@ -6,7 +6,7 @@ import { readNow } from './clock';
 import { listNewest } from './jobs';
 import { readOpenJobs } from './open-jobs';
 import { readSite } from './registers';
-import { readBoard } from './watch';
+import { readBoard, readStages } from './watch';
 
 /** The jobs as somebody sees them: every open one and the newest closed, with what is to be done next and whose it is. */
 export function readJobTable(db: Db, me: Person): JobRow[] {
@@ -16,11 +16,13 @@ export function readJobTable(db: Db, me: Person): JobRow[] {
   const performers = new Map(readOpenJobs(db).map(({ id, dossier }) => [id, dossier.performer]));
   const mine = new Set(ROLES.filter((role) => findAuthorisation(me, role, now) === 'held'));
   const { queue } = readBoard(db);
+  const stages = readStages(db);
   const nextOf = new Map<string, NextUp[]>();
   for (const one of queue) nextOf.set(one.job, [...(nextOf.get(one.job) ?? []), one]);
   const rank = ({ id, stage }: { readonly id: string; readonly stage: string }) =>
     nextOf.get(id)?.some(({ urgency }) => urgency === 'now') ? -1 : rankStage(stage);
-  return [...listNewest(db)]
+  return listNewest(db)
+    .map((row) => ({ ...row, stage: stages.get(row.id) ?? row.stage }))
     .sort((a, b) => rank(a) - rank(b))
     .map(({ id, title, equipment, stage, permit, until }) => {
       const performer = performers.get(id) ?? '';

@@ -201,7 +201,7 @@ export function carryOut(db: Db, request: Request): Answer {
       (before, { event, mark }) => evolveDossier(before, event, mark),
       state,
     ) as Dossier;
-    project(tx, jobId, state, after, site);
+    project(tx, jobId, state, after);
     indexEvents(tx, jobId, after, marked, site);
     const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)

@@ -45,7 +45,7 @@ function gatherSite(db: Db, now_ms: number): Registry {
   const { newest, count: kept, last, rehearsal } = readBackupState(db, now_ms);
   const { name: file, memory } = db.$client;
   set('lantern_events', 'Events in the ledger', readHead(db));
-  setEach('lantern_jobs', 'Jobs by stage', 'stage', countBy(db, jobRows.stage));
+  setEach('lantern_jobs', 'Jobs, open and closed', 'stage', countBy(db, jobRows.stage));
   setEach('lantern_permits', 'Permit numbers by state', 'state', countBy(db, permitRows.state));
   setEach('lantern_holdings', 'What jobs hold: locks, boxes, people signed on', 'kind', countBy(db, holdings.kind)); // prettier-ignore
   set('lantern_sessions', 'Sessions that have not ended', db.select({ all: count() }).from(sessions).get()?.all ?? 0); // prettier-ignore

@@ -1,13 +1,11 @@
 import { eq } from 'drizzle-orm';
 import {
-  findStage,
   isHeld,
   isNumbered,
   listHanging,
   listOn,
   type Dossier,
   type DossierState,
-  type SiteFacts,
 } from '../core/job';
 import { tables, type Db } from '../db';
 
@@ -29,13 +27,14 @@ export function listHoldings(jobId: string, dossier: Dossier) {
   ];
 }
 
-function projectJob(tx: Db, jobId: string, dossier: Dossier, site: SiteFacts): void {
+function projectJob(tx: Db, jobId: string, dossier: Dossier): void {
   const { permit } = dossier;
   const row = {
     id: jobId,
     title: dossier.title,
     equipment: dossier.equipment,
-    stage: findStage(dossier, site),
+    // Where an open job stands follows from the plant, the rules and the defects of today, not from its record alone.
+    stage: dossier.kind === 'closed' ? 'closed' : 'open',
     raisedAt: dossier.raised.at,
     until: isHeld(permit) ? permit.until : null,
   };
@@ -117,9 +116,8 @@ export function projectStanding(
   jobId: string,
   before: DossierState,
   dossier: Dossier,
-  site: SiteFacts,
 ): void {
-  projectJob(tx, jobId, dossier, site);
+  projectJob(tx, jobId, dossier);
   projectHoldings(tx, jobId, before, dossier);
   projectAudits(tx, jobId, before, dossier);
   if (dossier.workOrder !== undefined && before === undefined) {
@@ -131,15 +129,9 @@ export function projectStanding(
 }
 
 /** Rewrites what lists show of one job, as far as that differs from what it was `before`. */
-export function project(
-  tx: Db,
-  jobId: string,
-  before: DossierState,
-  dossier: Dossier,
-  site: SiteFacts,
-): void {
+export function project(tx: Db, jobId: string, before: DossierState, dossier: Dossier): void {
   projectInOrder(tx, jobId, before, dossier);
-  projectStanding(tx, jobId, before, dossier, site);
+  projectStanding(tx, jobId, before, dossier);
 }
 
 const text = (rows: readonly object[]): string =>

@@ -38,7 +38,7 @@ export function writeRows(into: Db, from: Db, beside: Beside = () => undefined):
   const jobs = replay(into, from, beside);
   for (const [id, dossier] of jobs) {
     const site = readSiteFor(into, dossier);
-    projectStanding(into, id, undefined, dossier, site);
+    projectStanding(into, id, undefined, dossier);
     const marked = readStream(from, JOB_STREAM + id).map((stored) => ({
       event: stored.payload as JobEvent,
       mark: markOf(stored),

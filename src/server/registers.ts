@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
-import { policyOf, trustedBy, type SiteFacts } from '../core/job';
+import { applyDefects, listStanding } from '../core/defects';
+import { policyOf, strengthsOf, trustedBy, type SiteFacts } from '../core/job';
 import type { Instrument, Person } from '../core/people/people';
 import { authorisationsSchema } from '../core/people/schema';
 import { changeRegisters, type RegisterChange } from '../core/registers/change';
@@ -8,6 +9,7 @@ import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents, readHead, readLast } from '../ledger';
 import { readNow } from './clock';
+import { readDefects } from './defects-read';
 import { readGraph, readPlantVersion } from './plant';
 import { readValues } from './site-rules';
 
@@ -140,11 +142,19 @@ function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
   const newest = readPlantVersion(db);
   const { version: valuesVersion, values } = readValues(db);
   const plantVersion = tiedTo ?? newest;
-  const trust = (version: number) => trustedBy(readGraph(db, version), values);
+  const defects = listStanding(readDefects(db).record);
+  const { plant } = readGraph(db, newest);
+  // As it is to be believed while defects stand, and as if nothing were wrong where that is another.
+  const trust = (version: number) => {
+    const sound = trustedBy(readGraph(db, version), values);
+    const graph = applyDefects(sound, defects, plant, strengthsOf(values));
+    return graph === sound ? { graph } : { graph, sound };
+  };
   return {
-    graph: trust(plantVersion),
+    ...trust(plantVersion),
     plantVersion,
-    ...(plantVersion === newest ? {} : { newest: { version: newest, graph: trust(newest) } }),
+    ...(plantVersion === newest ? {} : { newest: { version: newest, ...trust(newest) } }),
+    defects,
     policy: policyOf(values),
     values,
     valuesVersion,

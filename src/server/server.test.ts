@@ -69,7 +69,7 @@ describe('carryOut', () => {
   });
 
   it('keeps lists that a rebuild agrees with', () => {
-    expect(listJobs(db).map(({ stage }) => stage)).toEqual(['plan', 'plan', 'plan', 'plan']);
+    expect(listJobs(db).map(({ stage }) => stage)).toEqual(['open', 'open', 'open', 'open']);
     expect(verifyAll(db).problems).toEqual([]);
     db.$client.prepare("UPDATE job_row SET stage = 'closed' WHERE id = 'J-0002'").run();
     expect(verifyAll(db).problems).toEqual(['job_row J-0002: stage is another in the ledger']);

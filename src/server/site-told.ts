@@ -5,6 +5,7 @@ import type { IncomingOrder } from '../core/work-orders';
 import { tables, type Db } from '../db';
 import { CLOCK_STREAM, type StoredEvent } from '../ledger';
 import type { ClockMoved } from './clock';
+import { DEFECTS_OF_SITE } from './defects-read';
 import { PLANT_STREAM, type PlantSavedEvent } from './plant';
 import {
   digestOfPin,
@@ -90,8 +91,14 @@ export class SiteTold {
       readonly sent?: { readonly key: string; readonly fingerprint: string };
     };
     if (sent) this.commands.push({ ...sent, stream, sequence });
-    const about = payload as { readonly kind?: unknown; readonly digest?: unknown };
+    const about = payload as {
+      readonly kind?: unknown;
+      readonly digest?: unknown;
+      readonly photo?: unknown;
+    };
     if (about.kind === 'photo-added') this.pictures.add(String(about.digest));
+    if (about.kind === 'defect-reported' && about.photo !== undefined)
+      this.pictures.add(String(about.photo));
     switch (stream) {
       case PLANT_STREAM:
         return this.hearPlant(payload as PlantSavedEvent, { actor, at });
@@ -113,8 +120,9 @@ export class SiteTold {
         if (moved.kind === 'clock-moved') this.offset_ms = moved.offset_ms;
         return;
       }
+      case DEFECTS_OF_SITE.stream:
       case RULES_STREAM:
-        // The values of the rules are read from their events.
+        // What counts of these is read from their events.
         this.into
           .insert(tables.events)
           .values({

@@ -126,10 +126,10 @@ describe('a look over everything that is kept', () => {
   });
 
   it.each([
-    ['the equipment of a live job', `update job_row set equipment = 'P-202' where stage = 'work'`],
+    ['the equipment of a live job', `update job_row set equipment = 'P-202' where stage = 'open' and until is not null`],
     [
       'the end of a live job',
-      `update job_row set until = '2099-01-01T00:00:00.000Z' where stage = 'work'`,
+      `update job_row set until = '2099-01-01T00:00:00.000Z' where stage = 'open' and until is not null`,
     ],
     [
       'the time it was raised',
@@ -137,7 +137,7 @@ describe('a look over everything that is kept', () => {
     ],
     [
       'a live job that is said to be closed',
-      `update job_row set stage = 'closed' where stage = 'work'`,
+      `update job_row set stage = 'closed' where stage = 'open' and until is not null`,
     ],
     ['a PIN', `update person set pin_hash = 'x' where id = 'uma'`],
     [

@@ -12,10 +12,19 @@ import {
 } from '../core/job';
 import { findHandoverDue, listUnread } from '../core/handover';
 import { checkLocks } from '../core/locks/survey';
-import { hasRow, listNextUp, sortQueue, viewRow, type Board, type BoardRow } from '../core/watch';
+import {
+  hasRow,
+  listDefectsUp,
+  listNextUp,
+  sortQueue,
+  viewRow,
+  type Board,
+  type BoardRow,
+} from '../core/watch';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
 import { readNow } from './clock';
+import { readDefects } from './defects-read';
 import { readHandovers } from './handover';
 import { surveyOpenJobs } from './open-jobs';
 import { readSite } from './registers';
@@ -23,6 +32,8 @@ import { readEach } from './unreadable';
 
 interface Drawn {
   readonly key: string;
+  /** The drawing that it was worked out on, as it is to be believed. */
+  readonly graph: SiteFacts['graph'];
   readonly stage: Stage;
   /** Of a job with a permit that is out: the board shows those of no other. */
   readonly lamps: readonly Lamp[];
@@ -35,9 +46,9 @@ function draw(known: Dossier, stands: Dossier, site: SiteFacts): Drawn {
   const isRelit = known.isolation !== stands.isolation;
   const key = `${site.plantVersion} ${isRelit} ${stands.permit.kind}`;
   const before = drawn.get(known);
-  if (before?.key === key) return before;
+  if (before?.key === key && before.graph === site.graph) return before;
   const lamps = hasRow(stands) ? computeLamps(stands, site) : [];
-  const now = { key, stage: findStage(stands, site), lamps };
+  const now = { key, graph: site.graph, stage: findStage(stands, site), lamps };
   drawn.set(known, now);
   return now;
 }
@@ -83,6 +94,17 @@ export async function warmBoard(db: Db): Promise<void> {
   }
 }
 
+/** Where each open job that can be read stands now, by its id. */
+export function readStages(db: Db): ReadonlyMap<string, Stage> {
+  const now = readNow(db);
+  const site = readSite(db);
+  const { read } = readEach(db, surveyOpenJobs(db).jobs, (job) => {
+    const stands = standAt(job.dossier, now);
+    return [job.id, draw(job.dossier, stands, siteOf(job, site)).stage] as const;
+  });
+  return new Map(read);
+}
+
 /** Reads the board as it stands now. */
 export function readBoard(db: Db): Board {
   const now = readNow(db);
@@ -111,7 +133,10 @@ export function readBoard(db: Db): Board {
     head,
     rows,
     unreadable: [...open.unreadable, ...unreadable],
-    queue: sortQueue(jobs.flatMap(({ next }) => next)),
+    queue: sortQueue([
+      ...jobs.flatMap(({ next }) => next),
+      ...listDefectsUp(readDefects(db).record, site, now),
+    ]),
     clashes: clashesAt(db, jobs, { site, head, now }),
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),
     areas: site.graph.plant.areas.map(({ id, name }) => ({ id, name })),

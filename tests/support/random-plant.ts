@@ -140,6 +140,16 @@ function rollExcluding(dice: Dice, links: Plant['links']): Plant['links'] {
   return links.map((link) => (link === from ? { ...link, excludes: [to.id] } : link));
 }
 
+/** The same plant worn: some of its links stuck, some of its outlets blocked. */
+export function wear(seed: number, plant: Plant): Plant {
+  const dice = new Dice(seed + 31_337);
+  return {
+    ...plant,
+    links: plant.links.map((link) => (dice.chance(0.2) ? { ...link, seized: true } : link)),
+    outlets: plant.outlets.map((one) => (dice.chance(0.25) ? { ...one, plugged: true } : one)),
+  };
+}
+
 /** A random small plant and job: few enough links and outlets to try every subset. */
 export function rollPlant(seed: number): {
   plant: Plant;

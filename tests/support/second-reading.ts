@@ -83,8 +83,8 @@ export class SecondReading {
     }
   }
 
-  private strength({ kind, lockable, operated, passing }: Link): number {
-    if (lockable === false || operated === 'remote' || passing) return 0;
+  private strength({ kind, lockable, operated, passing, seized }: Link): number {
+    if (lockable === false || operated === 'remote' || passing || seized) return 0;
     return ZERO.has(kind) ? 0 : TWO.has(kind) ? 2 : 1;
   }
 
@@ -139,8 +139,9 @@ export class SecondReading {
     ];
     const link = (id: string) => links.find((one) => one.id === id);
     const canStand = (id: string) => {
-      const { kind = '', lockable, operated } = link(id) ?? {};
-      return HAND.has(kind) && lockable !== false && operated !== 'remote' && !close.includes(id);
+      const { kind = '', lockable, operated, seized } = link(id) ?? {};
+      const isMoved = HAND.has(kind) && operated !== 'remote' && !seized;
+      return isMoved && lockable !== false && !close.includes(id);
     };
     const standsOpen = (id: string) => stand.includes(id) && canStand(id);
     return bars.some(({ open, closed }) => {
@@ -222,25 +223,26 @@ export class SecondReading {
     const barred = new Set(plan.close.filter((id) => this.strength(byId.get(id) as Link) > 0));
     const stands = new Set(
       (plan.stand ?? []).filter((id) => {
-        const { kind, lockable, operated } = byId.get(id) as Link;
-        return HAND.has(kind) && lockable !== false && operated !== 'remote';
+        const { kind, lockable, operated, seized } = byId.get(id) as Link;
+        return HAND.has(kind) && lockable !== false && operated !== 'remote' && !seized;
       }),
     );
     if (this.breaksBar(plan, barred)) return false;
     const bodyOf = (section: string) => this.together(section, ({ id }) => !barred.has(id));
     const partOf = (section: string, of: IsolationPlan | 'as it stands' = plan) =>
-      this.together(section, ({ id, kind, normal, operated }) => {
+      this.together(section, ({ id, kind, normal, operated, seized }) => {
         if (of !== 'as it stands' && of.close.includes(id)) return false;
         const isPlain = PLAIN.has(kind) || HAND.has(kind);
         return (
           (of !== 'as it stands' && stands.has(id)) ||
-          (isPlain && normal !== 'closed' && operated !== 'remote')
+          (isPlain && normal !== 'closed' && operated !== 'remote' && !seized)
         );
       });
     const sources = plant.sections.filter(({ source }) => source).map(({ id }) => id);
     const isLive = (section: string) => sources.some((id) => bodyOf(section).has(id));
     const isSafe = (id: string) => {
-      const { kind, leads_to, section } = outlets.get(id) ?? plant.outlets[0] ?? never();
+      const { kind, leads_to, section, plugged } = outlets.get(id) ?? plant.outlets[0] ?? never();
+      if (plugged) return false;
       const medium = plant.sections.find((one) => one.id === section)?.medium;
       const hazards = plant.media.find((one) => one.id === medium)?.hazards ?? ['toxic'];
       const isClean = !hazards.includes('flammable') && !hazards.includes('toxic');
@@ -293,10 +295,11 @@ export class SecondReading {
       if (release === 'restrain') continue;
       const at = outlets.get(release)?.section ?? '';
       if (!plan.open.includes(release) || !bodyOf(section).has(at)) return false;
+      if (outlets.get(release)?.plugged) return false;
     }
     const applied = new Set(
       plan.open
-        .filter((id) => outlets.get(id)?.kind === 'earth')
+        .filter((id) => outlets.get(id)?.kind === 'earth' && !outlets.get(id)?.plugged)
         .map((id) => outlets.get(id)?.section ?? ''),
     );
     for (const section of earths) {
@@ -316,7 +319,9 @@ export class SecondReading {
       if (!isLive(id)) continue;
       const own = reliefs.filter(({ protects = [] }) => protects.includes(id));
       const serves = (of: IsolationPlan | 'as it stands') =>
-        own.some(({ between }) => between.some((end) => partOf(id, of).has(end)));
+        own.some(
+          ({ between, seized }) => !seized && between.some((end) => partOf(id, of).has(end)),
+        );
       if (serves('as it stands') && !serves(plan)) return false;
     }
     return true;

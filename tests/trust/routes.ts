@@ -34,6 +34,7 @@ const KEEPERS: readonly Role[] = ['site-manager', 'coordinator'];
 /** Every route by its file. A route that is new has to be put here: who may call it is no accident. */
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   clock: [only(COORDINATOR, 'POST', '/api/clock')],
+  defects: [row('POST', '/api/defects')],
   devices: [only(MANAGER, 'POST', '/api/devices')],
   handover: [row('POST', '/api/handover')],
   health: [row('GET', '/api/health', 200)],

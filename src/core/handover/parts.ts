@@ -4,6 +4,7 @@ export const HANDOVER_PARTS = {
   isolated: 'Isolated without a live permit',
   suspended: 'Stopped',
   bypassed: 'Out of action',
+  defects: 'Defects',
   overdue: 'Overdue',
   promised: 'Promised',
 } as const;

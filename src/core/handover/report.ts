@@ -1,4 +1,6 @@
 import { listFollowUps } from '../audit';
+import { DEFECTS } from '../defects/kinds';
+import { isStanding, nameDefect, type Defect } from '../defects/record';
 import {
   computeLamps,
   findCallDue,
@@ -178,11 +180,36 @@ function listKept(promised: readonly Promised[], now: string): Lines {
   };
 }
 
-/** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed, those of them that cannot be read, and promises of earlier shifts. */
+/** What the site keeps beside its jobs: promises of earlier shifts, defects of devices. */
+export interface Kept {
+  readonly promised: readonly Promised[];
+  readonly defects: readonly Defect[];
+}
+
+/** What is wrong with devices, and what stood in for longer than it was allowed to. */
+function listDefects(record: readonly Defect[], now: string): Lines {
+  const lines = record.filter(isStanding).map((defect): HandoverLine => {
+    const { number, device, guard, until } = defect;
+    const end = guard?.until ?? until;
+    const parts = [
+      `${nameDefect(number)}: ${device} ${DEFECTS[defect.defect].label}`,
+      ...(guard ? [`instead: ${guard.standsIn}`] : []),
+      ...(defect.kind === 'repaired' ? ['repaired, to be proved'] : []),
+    ];
+    return { words: parts.join('; '), ...(end === undefined ? {} : { until: end }) };
+  });
+  const isLate = ({ until }: HandoverLine) => until !== undefined && isOver(until, now);
+  return {
+    defects: lines.filter((line) => !isLate(line)),
+    overdue: lines.filter(isLate),
+  };
+}
+
+/** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed, those of them that cannot be read, and what the site keeps beside them. */
 export function makeReport(
   jobs: readonly StandingJob[],
   lost: readonly LostJob[],
-  promised: readonly Promised[],
+  { promised, defects }: Kept,
   site: SiteFacts,
   now: string,
 ): HandoverReport {
@@ -199,6 +226,7 @@ export function makeReport(
     // Nobody knows how it stands: it is handed over as if it were live.
     ...lost.map(({ id, words, people }): Lines => ({ live: [{ job: id, words, people }] })),
     listKept(promised, now),
+    listDefects(defects, now),
   ];
   const of = (part: HandoverPart) => all.flatMap((lines) => lines[part] ?? []);
   return {
@@ -206,6 +234,7 @@ export function makeReport(
     isolated: of('isolated'),
     suspended: of('suspended'),
     bypassed: of('bypassed'),
+    defects: of('defects'),
     overdue: of('overdue'),
     promised: of('promised'),
   };

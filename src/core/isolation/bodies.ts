@@ -56,11 +56,11 @@ function resolveIds(
 }
 
 /**
- * Whether an opened outlet lets its section down to a safe place: never an earth; to atmosphere only when what
+ * Whether an opened outlet lets its section down to a safe place: never an earth, nor one that is known to be blocked; to atmosphere only when what
  * comes out is neither flammable nor toxic, as far as the drawing says.
  */
 export function leadsToSafety(graph: PlantGraph, outlet: Outlet): boolean {
-  if (outlet.kind === 'earth') return false;
+  if (outlet.kind === 'earth' || outlet.plugged === true) return false;
   if (outlet.leads_to === 'safe' || outlet.leads_to === 'closed-system') return true;
   const hazards = hazardsOf(graph.medium[graph.sectionAt.get(outlet.section) ?? -1] ?? {});
   return (

@@ -97,7 +97,7 @@ function listSigns(graph: PlantGraph, before: PlantState, after: PlantState, lin
   const flows = after.opened
     .filter((outlet) => isIn(sectionOfOutlet(graph, outlet)))
     .flatMap((outlet) => graph.outlets[outlet] ?? [])
-    .filter(({ kind }) => kind !== 'earth')
+    .filter(({ kind, plugged }) => kind !== 'earth' && plugged !== true)
     .map(({ id, section }): Sign => ({ kind: 'flow', id, section }));
   const rises = graph.plant.gauges
     .filter(({ section }) => isIn(graph.sectionAt.get(section) ?? -1))

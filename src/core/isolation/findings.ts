@@ -24,6 +24,7 @@ export const CAUTION_CODES = [
   'relief-cut-off',
   'blocked-in-liquid',
   'outlets-share-system',
+  'outlet-plugged',
   'shut-in-no-outlet',
   'shaft-may-turn',
   'cannot-stand-open',

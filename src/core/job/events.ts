@@ -34,7 +34,12 @@ export type JobEvent =
     } & Partial<Pick<Body<'set-grade'>, 'sources'>> &
       Omit<Body<'set-grade'>, 'sources'>)
   | { readonly kind: 'plan-submitted'; readonly drawingChecked?: boolean }
-  | { readonly kind: 'plan-returned'; readonly note: string }
+  | {
+      readonly kind: 'plan-returned';
+      readonly note: string;
+      /** Points stand already, and a defect speaks against them: everything is proved again. */
+      readonly relights?: true;
+    }
   | { readonly kind: 'plan-accepted'; readonly note: string }
   | ({ readonly kind: 'label-checked' } & Body<'check-label'>)
   | ({ readonly kind: 'calculation-noted' } & Body<'note-calculation'> &

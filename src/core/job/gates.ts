@@ -10,6 +10,7 @@ import { DEAD_LIMITS, UNATTENDED_MINUTES } from '../proving';
 import { refuse, type Refusal } from '../rules/refuse';
 import type { Step } from '../sequence';
 import { gateBypasses } from './bypasses';
+import { gateCritical, gateDefects } from './defects';
 import { gateInspection } from './inspection';
 import { renameDossier, scopeOn } from './names';
 import {
@@ -237,6 +238,7 @@ export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
   return [
     ...gateWalkDown(dossier),
     ...gateNewest(dossier, site),
+    ...gateDefects(dossier, site),
     ...(order ? gateHolding(dossier, order) : [refuse('plan-missing')]),
   ];
 }
@@ -244,5 +246,6 @@ export function gateIsolation(dossier: Dossier, site: SiteFacts): Refusal[] {
 /** What an isolation that stands has outrun: a bypass that was allowed for less long, its inspection. */
 export const gateStanding = (dossier: Dossier, site: SiteFacts, now: string): Refusal[] => [
   ...gateBypasses(dossier, site, now),
+  ...gateCritical(dossier, site, now),
   ...gateInspection(dossier, site, now),
 ];

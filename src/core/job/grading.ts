@@ -79,6 +79,7 @@ export const siteUnder = (site: SiteFacts, values: SiteValues): SiteFacts => ({
   values,
   policy: policyOf(values),
   graph: trustedBy(site.graph, values),
+  ...(site.sound ? { sound: trustedBy(site.sound, values) } : {}),
   ...(site.newest
     ? { newest: { ...site.newest, graph: trustedBy(site.newest.graph, values) } }
     : {}),

@@ -19,6 +19,7 @@ export {
   type BoardClash,
   type JobClash,
 } from './clashes';
+export { gateCritical, gateDefects, isWorkNear, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';
 export { policyOf, strengthsOf, trustedBy } from './grading';

@@ -2,6 +2,7 @@ import { ALL_ROWS } from '../../../tests/support/refusal-rows';
 import { refusalsOf } from '../../../tests/support/seal-change';
 import { CLASH_CODES } from '../schedule';
 import { explainIn, RULES, type RuleCode } from '../rules/book';
+import { DEFECT_RULES } from '../rules/defects';
 import { HANDOVER_RULES } from '../rules/watching';
 
 describe('refusals', () => {
@@ -65,6 +66,8 @@ describe('refusals', () => {
       'scope-gone',
       // Of the shift, not of a job: handover.test.ts in core/handover.
       ...Object.keys(HANDOVER_RULES),
+      // Of defects, and of what they do to jobs: defects.test.ts in core/defects and in core/job.
+      ...Object.keys(DEFECT_RULES),
       // Of two jobs: clashes.test.ts.
       ...CLASH_CODES,
       // Of plants with other jobs or devices beside: shared.test.ts and standing.test.ts.

@@ -1,3 +1,4 @@
+import type { StandingDefect } from '../defects/apply';
 import type { GradePolicy } from '../isolation';
 import { asEmptied, computeRequirement, type Requirement } from '../isolation';
 import type { Grade, IsolationPlan, PlantGraph } from '../plant';
@@ -16,11 +17,19 @@ import type { Dossier } from './state';
 
 /** What the site is made of, as far as a decision needs it. */
 export interface SiteFacts {
-  /** The drawing that counts for the job: the one its accepted plan was drawn up on, else the newest. */
+  /** The drawing that counts for the job: the one its accepted plan was drawn up on, else the newest; as it is to be believed while defects stand. */
   readonly graph: PlantGraph;
+  /** The same drawing as if nothing were wrong, where defects change it. */
+  readonly sound?: PlantGraph;
+  /** What is wrong with devices and not yet proved to be mended. */
+  readonly defects?: readonly StandingDefect[];
   readonly plantVersion: number;
   /** The newest drawing, when that is another one. */
-  readonly newest?: { readonly version: number; readonly graph: PlantGraph };
+  readonly newest?: {
+    readonly version: number;
+    readonly graph: PlantGraph;
+    readonly sound?: PlantGraph;
+  };
   readonly policy: GradePolicy;
   /** The values that the site set for its rules, and the version that counts. */
   readonly values: SiteValues;
@@ -85,7 +94,9 @@ export function siteOf({ site: own, dossier }: OpenJob, site: SiteFacts): SiteFa
   if (own) return own;
   const { newest, ...here } = site;
   if (!newest || findMissing(dossier.scope, site.graph) === undefined) return site;
-  return { ...here, graph: newest.graph, plantVersion: newest.version };
+  const { version: plantVersion, graph, sound } = newest;
+  const { sound: _, ...facts } = here;
+  return { ...facts, graph, plantVersion, ...(sound ? { sound } : {}) };
 }
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */

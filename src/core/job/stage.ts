@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../rules/refuse';
 import { gateClashes } from './clashes';
+import { gateDefects, gateLabels } from './defects';
 import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
 import { gateClose, gateLeakTests } from './gates-back';
 import { gateHalt, gateHandBack, gateIssue, gateTail, gateWork } from './gates-permit';
@@ -58,7 +59,12 @@ export function listHolding(
     case 'review':
       return [...requireTogether(dossier, site, others), refuse('plan-not-reviewed')];
     case 'walk-down':
-      return [...gateWalkDown(dossier), ...gateNewest(dossier, site)];
+      return [
+        ...gateWalkDown(dossier),
+        ...gateLabels(dossier, site),
+        ...gateNewest(dossier, site),
+        ...gateDefects(dossier, site),
+      ];
     case 'isolate':
       return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
     case 'permit': {

@@ -98,7 +98,8 @@ export type RelitWhy =
   | 'after-alarm'
   | 'after-test'
   | 'after-unfit-lock'
-  | 'scope-changed';
+  | 'scope-changed'
+  | 'after-defect';
 
 /** A point held by a tag alone, because no lock can be fitted. */
 export interface TagAlone extends Mark {

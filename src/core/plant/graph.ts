@@ -60,12 +60,13 @@ export interface PlantGraph {
   readonly linksByKind: ReadonlyMap<LinkKind, readonly number[]>;
 }
 
-/** Strength of one link by the site's table: 0 when it cannot be locked, is held by nothing physical, or is known to pass. */
+/** Strength of one link by the site's table: 0 when it cannot be locked, is held by nothing physical, or is known to pass or to be stuck. */
 export function computeStrength(
   link: Link,
   byKind: Readonly<Record<LinkKind, Strength>> = STRENGTH_BY_KIND,
 ): Strength {
-  if (link.lockable === false || link.operated === 'remote' || link.passing === true) return 0;
+  const isUnfit = link.passing === true || link.seized === true;
+  if (link.lockable === false || link.operated === 'remote' || isUnfit) return 0;
   return byKind[link.kind];
 }
 
@@ -180,6 +181,16 @@ export function buildGraph(
     linksByKind: groupByKind(links),
   };
 }
+
+/** The number of an outlet that does something when it is opened; undefined for one that the plant does not have or that is known to be blocked. */
+export function findUsableOutlet(graph: PlantGraph, id: string): number | undefined {
+  const number = graph.outletAt.get(id);
+  return number === undefined || graph.outlets[number]?.plugged === true ? undefined : number;
+}
+
+/** Whether an earth can be applied there, as far as is known. */
+export const isFitEarth = ({ kind, plugged }: Outlet): boolean =>
+  kind === 'earth' && plugged !== true;
 
 /** The section at the other end of a link. */
 export function otherEnd(graph: PlantGraph, link: number, section: number): number {

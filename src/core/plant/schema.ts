@@ -120,7 +120,10 @@ const link = z.strictObject({
   protects: z.array(id).optional(),
   at: z.tuple([metres, metres, metres]).optional(),
   minutes: minutes.optional(),
+  /** Known to pass when it is shut. */
   passing: z.boolean().optional(),
+  /** Known to be stuck: nobody can move it, nor tell how far it stands open. */
+  seized: z.boolean().optional(),
 });
 
 const outlet = z.strictObject({
@@ -135,6 +138,8 @@ const outlet = z.strictObject({
   /** Free bore, from which the time of letting down is computed. */
   dn_mm: z.number().gt(0).optional(),
   minutes: minutes.optional(),
+  /** Known to be blocked, or an earth known to be unfit: opened or applied, it does nothing. */
+  plugged: z.boolean().optional(),
 });
 
 const gauge = z.strictObject({ id, section: id, reads: z.enum(GAUGE_READS) });

@@ -74,6 +74,7 @@ export const SHEETS = {
       at: 'point',
       minutes: 'number',
       passing: 'boolean',
+      seized: 'boolean',
     },
   },
   outlets: {
@@ -86,6 +87,7 @@ export const SHEETS = {
       non_return: 'boolean',
       dn_mm: 'number',
       minutes: 'number',
+      plugged: 'boolean',
     },
   },
   gauges: { columns: { id: 'text', section: 'text', reads: 'text' } },

@@ -70,7 +70,8 @@ function listParts(
   }));
 }
 
-const GAUGE_FOR: Readonly<Record<ProofKind, Gauge['reads']>> = {
+/** What a gauge has to read, for a part to be proved by it. */
+export const GAUGE_FOR: Readonly<Record<ProofKind, Gauge['reads']>> = {
   voltage: 'voltage',
   pressure: 'pressure',
   level: 'level',

@@ -1,4 +1,5 @@
 import { CLASH_RULES } from './clashes';
+import { DEFECT_RULES } from './defects';
 import { ENTRY_RULES } from './entry';
 import { GAS_RULES } from './gas';
 import { HOT_WORK_RULES } from './hot-work';
@@ -21,6 +22,7 @@ export const RULES = {
   ...RESTORING_RULES,
   ...SITE_RULES,
   ...STANDING_RULES,
+  ...DEFECT_RULES,
   ...CLASH_RULES,
   ...AUDIT_RULES,
   ...GAS_RULES,

@@ -309,6 +309,12 @@ export const SITE_VALUES = {
   ),
   'backup-keep': number('Backups that are kept', 'backups', [2, 14, 365], 'practice'),
   'bypass-most-h': number('Longest a device may be bypassed', 'h', [1, 168, 720], 'practice'),
+  'defect-most-h': number(
+    'Longest that something may stand in for a defect',
+    'h',
+    [1, 168, 720],
+    'practice',
+  ),
 } as const satisfies Readonly<Record<string, SiteValue>>;
 
 type Table = typeof SITE_VALUES;

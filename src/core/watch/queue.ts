@@ -2,6 +2,7 @@ import {
   findAirEnd,
   findCallDue,
   findStay,
+  gateDefects,
   findEndOfProofs,
   isHeld,
   listAirUses,
@@ -15,6 +16,7 @@ import { AIR_USE_WORDS } from '../gas';
 import { computeTail } from '../hotwork';
 import { findRevalidationDue } from '../permits';
 import { ROLE_NAMES, type Role } from '../people/people';
+import { explainIn } from '../rules/book';
 
 /** How soon something needs someone: at once, by a moment, or when somebody gets to it. */
 export type Urgency = 'now' | 'timed' | 'waiting';
@@ -30,6 +32,8 @@ export interface NextUp {
   readonly role: Role;
   readonly who: string;
   readonly what: string;
+  /** Where it is done, when that is not at a job. */
+  readonly to?: string;
 }
 
 type Next = Omit<NextUp, 'job' | 'title' | 'who'>;
@@ -50,9 +54,19 @@ function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
   const on = nameOn(dossier, site);
   const callOff = on === '' ? '' : `; call off ${on}`;
   const { alarm } = isolation;
+  const isStood = permit.kind === 'issued' || isolation.attended !== undefined;
+  const [defect] = isStood ? gateDefects(dossier, site) : [];
   const missing = (entry.emptying?.people ?? []).map((id) => site.people.get(id)?.name ?? id);
   return [
     ...(alarm ? [now('coordinator', `alarm at ${alarm.where}: ${alarm.seen}${callOff}`)] : []),
+    ...(defect
+      ? [
+          now(
+            'coordinator',
+            `${explainIn(site.values.zone)(defect).says.replace(/\.$/, '')}${callOff}`,
+          ),
+        ]
+      : []),
     ...(missing.length > 0
       ? [now('attendant', `account for ${missing.join(', ')}: not yet seen outside`)]
       : []),

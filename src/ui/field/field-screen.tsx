@@ -118,6 +118,14 @@ function TaskCard({
         <TaskForm task={task} code={code} props={props} />
       )}
       <AddPhoto of="step" subject={task.subject === '' ? undefined : task.subject} isLarge />
+      {focus !== undefined && (
+        <Link
+          href={`/defects/report?${new URLSearchParams({ device: focus, job: jobId }).toString()}`}
+          className="btn h-12 self-start"
+        >
+          Something is wrong with this device
+        </Link>
+      )}
     </section>
   );
 }

@@ -8,7 +8,7 @@ import { useMoments } from '../kit/moment';
 import type { Shown } from '../shell/use-beat';
 import { AlarmLines, TroubleLine } from './alarm-lines';
 import { useShowing } from '../practice/showing';
-import { listPlaces } from './places';
+import { isFieldPage, listPlaces } from './places';
 import { useFrameKeys } from './keys';
 import { NarrowPlaces } from './narrow-places';
 import type { Deed } from './deed';
@@ -104,11 +104,14 @@ function FieldBar({
   readonly inside: number;
   readonly person: ReactNode;
 }) {
-  const job = path.split('/')[2] ?? '';
+  const job = path.startsWith('/jobs/') ? path.split('/')[2] : undefined;
   return (
     <header className="flex h-11 items-center gap-2 border-b border-base-300 bg-base-200 px-3">
-      <Link href={`/jobs/${job}`} className="grow font-mono font-bold underline">
-        {job}
+      <Link
+        href={job === undefined ? '/defects' : `/jobs/${job}`}
+        className={`grow font-bold underline ${job === undefined ? '' : 'font-mono'}`}
+      >
+        {job ?? 'Defects'}
       </Link>
       <InSpaces inside={inside} />
       <SiteClock now={facts.now} key={facts.now} />
@@ -140,7 +143,7 @@ export function Frame({
   useFrameKeys(onFind, onKeys);
   // Ahead of time, so that what is typed right after Ctrl K is not lost.
   useEffect(() => void loadPalette().catch(() => undefined), []);
-  const isField = path.endsWith('/field');
+  const isField = isFieldPage(path);
   const person = <PersonMenu name={facts.me.name} deeds={deeds.ofPerson} />;
   const close = () => setOpen(undefined);
   return (

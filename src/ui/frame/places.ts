@@ -10,6 +10,7 @@ import {
   ShieldOff,
   Stamp,
   UsersRound,
+  Wrench,
   type LucideIcon,
 } from 'lucide-react';
 
@@ -29,6 +30,7 @@ const PLACES: readonly Place[] = [
   { href: '/plant', label: 'Plant', Icon: Factory },
   { href: '/locks', label: 'Locks', Icon: LockKeyhole },
   { href: '/bypasses', label: 'Bypasses', Icon: ShieldOff },
+  { href: '/defects', label: 'Defects', Icon: Wrench },
   { href: '/handover', label: 'Handover', Icon: UsersRound },
   { href: '/bench', label: 'Bench', Icon: Calculator },
   { href: '/practice', label: 'Practice', Icon: GraduationCap, isPractice: true },
@@ -49,6 +51,10 @@ const BEHIND: Readonly<Record<string, string>> = {
   '/registers': '/site',
   '/kit': '/practice',
 };
+
+/** Whether a page is for a phone at the plant: it stands without the rail. */
+export const isFieldPage = (path: string): boolean =>
+  path.endsWith('/field') || path === '/defects/report';
 
 /** Whether a page belongs to a place. */
 export function isAt(path: string, href: string): boolean {

@@ -89,6 +89,7 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'excludes', label: 'Never open together with', type: 'list' },
         { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
         { name: 'passing', label: 'Known to pass', type: 'yes-no' },
+        { name: 'seized', label: 'Known to be stuck', type: 'yes-no' },
         { name: 'minutes', label: 'Minutes to close', type: 'number' },
         { name: 'at', label: 'Place (x y z in m)', type: 'place' },
       ];
@@ -115,6 +116,7 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         { name: 'system', label: 'Closed system', type: 'text' },
         { name: 'non_return', label: 'Nothing comes back by it', type: 'yes-no' },
         { name: 'dn_mm', label: 'Bore (mm)', type: 'number' },
+        { name: 'plugged', label: 'Known to be blocked', type: 'yes-no' },
         { name: 'minutes', label: 'Minutes to open', type: 'number' },
       ];
     case 'surroundings':

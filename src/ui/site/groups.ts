@@ -19,6 +19,7 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'lockout',
     'inspection-h',
     'bypass-most-h',
+    'defect-most-h',
     'entry-kept-h',
   ],
   Grading: [

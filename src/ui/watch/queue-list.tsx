@@ -16,7 +16,8 @@ const IN_THE_FIELD: readonly Role[] = [
 const AT_THE_HATCH: readonly Role[] = ['issuing-authority'];
 
 /** Where it is done. */
-function placeOf({ job, role }: NextUp): string {
+function placeOf({ job, role, to }: NextUp): string {
+  if (to !== undefined) return to;
   if (IN_THE_FIELD.includes(role)) return `/jobs/${job}/field`;
   return AT_THE_HATCH.includes(role) ? `/hatch?job=${job}` : `/jobs/${job}`;
 }

@@ -193,7 +193,7 @@ export function WatchScreen({ first }: { readonly first: Board }) {
   const clashes = board.clashes.filter(
     ({ cause, suffers }) => isAll || shown.has(cause) || shown.has(suffers),
   );
-  const queue = board.queue.filter(({ job }) => isAll || shown.has(job));
+  const queue = board.queue.filter(({ job, to }) => isAll || to !== undefined || shown.has(job));
   const contractors = [...new Set(board.rows.map(({ contractor }) => contractor))].sort();
   return (
     <main className="grid gap-4 px-4 py-3 lg:grid-cols-[minmax(0,1fr)_21rem]">

@@ -1,5 +1,5 @@
 import { computeShutInRise } from '../../energy/liquids';
-import { compareIds, type Link, type PlantGraph } from '../../plant';
+import { compareIds, type Link, type Outlet, type PlantGraph } from '../../plant';
 import { sectionOfOutlet, type PlantState } from '../bodies';
 import { listLostSections } from '../cost';
 import { makeFinding, type Finding } from '../findings';
@@ -23,16 +23,35 @@ function cautionPowerless(graph: PlantGraph, state: PlantState): Finding[] {
     const why =
       link.passing === true
         ? 'it is known to pass'
-        : link.operated === 'remote'
-          ? 'it is worked from afar and nothing physical holds it'
-          : link.lockable === false
-            ? 'it cannot be locked'
-            : `a ${link.kind} never isolates`;
+        : link.seized === true
+          ? 'it is known to be stuck'
+          : link.operated === 'remote'
+            ? 'it is worked from afar and nothing physical holds it'
+            : link.lockable === false
+              ? 'it cannot be locked'
+              : `a ${link.kind} never isolates`;
     return makeFinding('not-a-barrier', link.id, `${link.id} counts for nothing: ${why}`, {
       mends: [{ action: 'drop', id: link.id, words: `take ${link.id} out of the plan` }],
     });
   });
 }
+
+/** Outlets of the plan that do nothing: what they were opened for has to come about in another way. */
+const cautionPlugged = (graph: PlantGraph, state: PlantState): Finding[] =>
+  state.opened
+    .map((number) => graph.outlets[number] as Outlet)
+    .filter(({ plugged }) => plugged === true)
+    .map(({ id, kind, section }) => {
+      const does = kind === 'earth' ? 'it earths nothing' : 'it lets nothing down';
+      return makeFinding(
+        'outlet-plugged',
+        id,
+        `${id} on ${section} is known to be blocked or unfit: ${does}`,
+        {
+          mends: [{ action: 'drop', id, words: `take ${id} out of the plan` }],
+        },
+      );
+    });
 
 function cautionUnfit(graph: PlantGraph, state: PlantState): Finding[] {
   const shut = new Set(state.plan.close);
@@ -64,7 +83,8 @@ function cautionNoOutlet(
   const fluid = requirement.trace.zone.filter((section) => graph.carrier[section] === 'fluid');
   const without = new Set(fluid.map((section) => bodyOf(state, section)));
   graph.outlets.forEach((outlet, number) => {
-    if (outlet.kind !== 'earth') without.delete(bodyOf(state, sectionOfOutlet(graph, number)));
+    if (outlet.kind !== 'earth' && outlet.plugged !== true)
+      without.delete(bodyOf(state, sectionOfOutlet(graph, number)));
   });
   return fluid
     .filter((section) => without.has(bodyOf(state, section)))
@@ -149,7 +169,8 @@ function surveyBodies(graph: PlantGraph, state: PlantState): Map<number, BodySur
   }
   for (const outlet of state.opened) {
     const entry = survey.get(bodyOf(state, sectionOfOutlet(graph, outlet)));
-    if (entry && graph.outlets[outlet]?.kind !== 'earth') entry.canRelieve = true;
+    const { kind, plugged } = graph.outlets[outlet] as Outlet;
+    if (entry && kind !== 'earth' && plugged !== true) entry.canRelieve = true;
   }
   return survey;
 }
@@ -235,6 +256,7 @@ export function listCautions(
   const lost = new Set(listLostSections(graph, state.plan.close));
   return [
     ...cautionPowerless(graph, state),
+    ...cautionPlugged(graph, state),
     ...cautionUnfit(graph, state),
     ...cautionNoSource(requirement),
     ...cautionNoOutlet(graph, state, requirement),

@@ -1,4 +1,4 @@
-import { linksOf, type PlantGraph } from '../../plant';
+import { isFitEarth, linksOf, type Outlet, type PlantGraph } from '../../plant';
 import { isThrough, sectionOfOutlet, type PlantState } from '../bodies';
 import { makeFinding, type Finding } from '../findings';
 import type { EarthDemand } from '../requirement';
@@ -13,7 +13,7 @@ export function findUnearthed(
 ): Finding[] {
   const earthed = new Set(
     state.opened
-      .filter((outlet) => graph.outlets[outlet]?.kind === 'earth')
+      .filter((outlet) => isFitEarth(graph.outlets[outlet] as Outlet))
       .map((outlet) => sectionOfOutlet(graph, outlet)),
   );
   if (earthed.has(section)) return [];
@@ -28,8 +28,7 @@ export function findUnearthed(
   const mends = graph.outlets
     .filter(
       (outlet) =>
-        outlet.kind === 'earth' &&
-        tree.cost[graph.sectionAt.get(outlet.section) ?? -1] !== UNREACHED,
+        isFitEarth(outlet) && tree.cost[graph.sectionAt.get(outlet.section) ?? -1] !== UNREACHED,
     )
     .map(({ id }) => ({ action: 'open' as const, id, words: `apply the earth ${id}` }));
   const id = graph.sections[section]?.id ?? '';

@@ -119,6 +119,10 @@ export function findUnreleased(
       return [makeFinding('store-not-released', store.id, words, { mends })];
     }
     const outlet = graph.outletAt.get(store.release) ?? -1;
+    if (graph.outlets[outlet]?.plugged === true) {
+      const words = `${store.id} (${store.kind}) is not released: ${store.release} is known to be blocked`;
+      return [makeFinding('store-not-released', store.id, words)];
+    }
     const inBody = state.body[sectionOfOutlet(graph, outlet)] === state.body[section];
     if (inBody && state.opened.includes(outlet)) return [];
     const words = inBody

@@ -27,13 +27,14 @@ export function listProtectors(graph: PlantGraph): Map<number, number[]> {
   return by;
 }
 
-/** Whether a relief valve surely hangs together with what it protects. */
+/** Whether a relief valve surely hangs together with what it protects, and is not known to be stuck. */
 export const isInService = (
   graph: PlantGraph,
   { part }: PlantState,
   relief: number,
   section: number,
 ): boolean =>
+  graph.links[relief]?.seized !== true &&
   [2 * relief, 2 * relief + 1].some((end) => part[graph.ends[end] as number] === part[section]);
 
 /**

@@ -1,10 +1,12 @@
 import {
   canStandOpen,
+  isFitEarth,
   linksOf,
   otherEnd,
   type Bar,
   type BarredPosition,
   type Link,
+  type Outlet,
   type PlantGraph,
 } from '../../plant';
 import { isThrough, sectionOfOutlet } from '../bodies';
@@ -78,7 +80,7 @@ export function* listEarthings(model: PlannerModel): Generator<Arrangement> {
   graph.outlets.forEach((outlet, number) => {
     const section = sectionOfOutlet(graph, number);
     const known = earthOn.get(section);
-    if (outlet.kind !== 'earth') return;
+    if (!isFitEarth(outlet)) return;
     const minutes = (n: number) => graph.outlets[n]?.minutes ?? 5;
     if (known === undefined || minutes(number) < minutes(known)) earthOn.set(section, number);
   });
@@ -189,7 +191,7 @@ function leavePosition(
     return [...graph.outlets.keys()]
       .filter(
         (one) =>
-          graph.outlets[one]?.kind === 'earth' &&
+          isFitEarth(graph.outlets[one] as Outlet) &&
           sectionOfOutlet(graph, one) === sectionOfOutlet(graph, number) &&
           !notOpened.has(one),
       )

@@ -1,4 +1,4 @@
-import { labelParts, type Grade } from '../../plant';
+import { findUsableOutlet, labelParts, type Grade } from '../../plant';
 import { isThrough } from '../bodies';
 import { JoinedSets } from './joined-sets';
 import { listWays, type PlannerModel, type Ways } from './model';
@@ -265,7 +265,7 @@ export function buildCells(model: PlannerModel, fixed: Fixed): Cells {
   }
   const stores = groupBy((store) => cellAt(graph.stores[store]?.section as number), model.stores);
   const releasing = model.stores.flatMap((store) => {
-    const outlet = graph.outletAt.get(graph.stores[store]?.store.release ?? '');
+    const outlet = findUsableOutlet(graph, graph.stores[store]?.store.release ?? '');
     return outlet === undefined ? [] : [graph.outletSection[outlet] as number];
   });
   const keep = mark(releasing);

@@ -1,5 +1,5 @@
 import { openingMinutes, RESTRAIN_MINUTES, standingMinutes } from '../cost';
-import type { Outlet } from '../../plant';
+import { findUsableOutlet, type Outlet } from '../../plant';
 import type { Cells } from './cells';
 import type { PlannerModel } from './model';
 import { isBledSpace, isHandled, type Standing } from './standings';
@@ -127,7 +127,7 @@ function listReleases(model: PlannerModel, cells: Cells, cell: number, tokens: T
       restrain.push(store);
       continue;
     }
-    const outlet = model.graph.outletAt.get(release);
+    const outlet = findUsableOutlet(model.graph, release);
     if (outlet === undefined || !mayOpen(model, outlet)) return undefined;
     if (cellOfOutlet(model, cells)(outlet) === cell) open.add(outlet);
     else {

@@ -1,4 +1,4 @@
-import type { IsolationPlan } from '../../plant';
+import { findUsableOutlet, type IsolationPlan } from '../../plant';
 import { sectionOfOutlet } from '../bodies';
 import { acrossValves, growUnbled, listNear } from './attainable';
 import {
@@ -75,7 +75,7 @@ export function constructPlan(
   const release = (cell: number) => {
     for (const store of cells.stores.get(cell) ?? []) {
       const by = graph.stores[store]?.store.release ?? '';
-      const outlet = graph.outletAt.get(by);
+      const outlet = findUsableOutlet(graph, by);
       if (by === 'restrain') restrain.add(store);
       if (outlet === undefined) continue;
       const home = cells.cellOf[sectionOfOutlet(graph, outlet)] as number;

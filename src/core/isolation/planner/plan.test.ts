@@ -1,5 +1,5 @@
 import { rollLines } from '../../../../tests/support/random-lines';
-import { rollPlant } from '../../../../tests/support/random-plant';
+import { rollPlant, wear } from '../../../../tests/support/random-plant';
 import { searchEverySubset } from '../../../../tests/support/every-subset';
 import { makeWorks } from '../../../../tests/support/works';
 import { buildGraph, parsePlant, type Grade, type Plant, type Scope } from '../../plant';
@@ -61,6 +61,14 @@ describe('planIsolation against every subset', () => {
     });
     expect(feasible.length).toBeGreaterThan(PLANTS / 10);
     expect(feasible.length).toBeLessThan(PLANTS);
+  });
+
+  it('is exactly as good where links are stuck and outlets are blocked', () => {
+    const feasible = seeds(PLANTS).filter((seed) => {
+      const { plant, scope, grades } = rollPlant(seed);
+      return expectBest(seed, wear(seed, plant), scope, grades);
+    });
+    expect(feasible.length).toBeGreaterThan(PLANTS / 20);
   });
 
   it('is exactly as good on lines with two valves and a bleed, on shared headers and by-passed', () => {

@@ -6,19 +6,10 @@ import { type CommandOf } from '../commands';
 import { findNames, whyTied } from '../names';
 import { listProposed, refuseMissing } from '../papers';
 import { type Context } from '../site';
-import { isHeld, type Dossier } from '../state';
+import { type Dossier } from '../state';
 import { type Outcome } from './outcome';
 import { refuseScope } from './planning';
-
-/** Refuses to change what a permit is about while it is out, or once its work is over. */
-function requireUnissued({ permit, restoring }: Dossier): Refusal[] {
-  if (isHeld(permit)) return [refuse('permit-held')];
-  const isOver = permit.kind === 'handed-back' || permit.kind === 'watched';
-  return [
-    ...(isOver ? [refuse('permit-open')] : []),
-    ...(permit.kind === 'closed' || restoring ? [refuse('restoring-begun')] : []),
-  ];
-}
+import { requireUnissued } from './unissued';
 
 function decideScreen(
   dossier: Dossier,

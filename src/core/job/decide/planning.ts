@@ -4,11 +4,13 @@ import { TRACE_VERSION, rankGrade } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { gateDefects, refuseLabel } from '../defects';
 import { gatePlan } from '../gates';
 import { findRequirement, type Context } from '../site';
 import { requireTogether } from '../shared';
 import { type Dossier } from '../state';
 import { type Outcome, nameOf } from './outcome';
+import { requireUnissued } from './unissued';
 
 /** Refuses a place of work that the plant does not know or that is a source and not run empty, and to run empty what cannot be. */
 export function refuseScope(
@@ -50,10 +52,23 @@ export function decideRaise(command: CommandOf<'raise-job'>, context: Context): 
   };
 }
 
-/** An accepted plan may be taken back by anyone who may review, as long as nothing has been done in the field. */
-function decideWithdraw(dossier: Dossier, command: CommandOf<'return-plan'>): Outcome {
+/**
+ * An accepted plan may be taken back by anyone who may review, as long as nothing has been done in the field; with points that stand where a
+ * defect speaks against it and no permit is out.
+ */
+function decideWithdraw(
+  dossier: Dossier,
+  command: CommandOf<'return-plan'>,
+  { site }: Context,
+): Outcome {
   const { locked, opened, restrained } = dossier.isolation;
   const done = [...Object.keys(locked), ...Object.keys(opened), ...Object.keys(restrained)];
+  if (done.length > 0 && gateDefects(dossier, site).length > 0) {
+    return {
+      refusals: requireUnissued(dossier),
+      event: { kind: 'plan-returned', note: command.note, relights: true },
+    };
+  }
   return {
     refusals: done.length > 0 ? [refuse('points-locked', { points: done.join(', ') })] : [],
     event: { kind: 'plan-returned', note: command.note },
@@ -77,6 +92,7 @@ function decideLabel(
       ...(listPlanPoints(plan.plan).includes(point)
         ? []
         : [refuse('not-in-plan', { subject: point })]),
+      ...(found === 'as-drawn' ? refuseLabel(point, context.site) : []),
       ...(point in plan.labels ? [refuse('already-done', { what: `Checking ${point}` })] : []),
       ...(found !== 'as-drawn' && note === '' ? [refuse('label-note-missing', { point })] : []),
     ],
@@ -181,7 +197,7 @@ export function decidePlanning(
     case 'return-plan':
     case 'accept-plan': {
       if (command.kind === 'return-plan' && plan.kind === 'accepted') {
-        return decideWithdraw(dossier, command);
+        return decideWithdraw(dossier, command, context);
       }
       const unready =
         plan.kind === 'submitted'

@@ -155,6 +155,8 @@ export function evolveIsolation(
       return isolation.attended === undefined
         ? isolation
         : relight(isolation, 'scope-changed', mark.at);
+    case 'plan-returned':
+      return event.relights ? relight(isolation, 'after-defect', mark.at) : isolation;
     case 'alarm-cleared':
       return { ...isolation, alarm: undefined };
     case 'lock-found-unfit':

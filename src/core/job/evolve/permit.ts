@@ -250,6 +250,10 @@ function evolveRecord(permit: PermitRecord, event: JobEvent, mark: Mark): Permit
     case 'permit-cancelled':
       return { kind: 'cancelled', cancelled: mark, reason: event.reason };
     // What was assessed and approved was another scope or other papers.
+    case 'plan-returned':
+      return event.relights && (permit.kind === 'assessed' || permit.kind === 'approved')
+        ? { kind: 'draft' }
+        : permit;
     case 'scope-changed':
     case 'job-screened':
       return permit.kind === 'assessed' || permit.kind === 'approved' ? { kind: 'draft' } : permit;

@@ -1,0 +1,34 @@
+import { redirect } from 'next/navigation';
+import { readNow } from '../../../server/clock';
+import { sharedDatabase } from '../../../server/database';
+import { listReportable } from '../../../server/defects';
+import { readNames } from '../../../server/registers';
+import { findMe } from '../../../server/session';
+import { ReportForm } from '../../../ui/defects/report-form';
+
+const LONGEST = 80;
+const one = (given: string | string[] | undefined): string | undefined =>
+  typeof given === 'string' && given.length > 0 && given.length <= LONGEST ? given : undefined;
+
+/** Where anybody reports what is wrong with a device, on a phone. */
+export default async function ReportDefectPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  if (!(await findMe())) redirect('/login');
+  const { device, job } = await searchParams;
+  const db = sharedDatabase();
+  return (
+    <main className="mx-auto flex w-full max-w-xl flex-col gap-3 p-3">
+      <h1 className="text-xl font-bold">Something is wrong with a device</h1>
+      <ReportForm
+        devices={listReportable(db)}
+        names={readNames(db)}
+        now={readNow(db)}
+        start={one(device)}
+        job={one(job)}
+      />
+    </main>
+  );
+}

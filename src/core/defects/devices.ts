@@ -1,0 +1,84 @@
+import {
+  findSectionOf,
+  STRENGTH_BY_KIND,
+  type Gauge,
+  type Link,
+  type Outlet,
+  type PlantGraph,
+} from '../plant';
+import { DEFECT_KINDS, type DefectKind } from './kinds';
+
+/** A device of the drawing that something can be wrong with. */
+export type Device =
+  | { readonly table: 'links'; readonly id: string; readonly row: Link }
+  | { readonly table: 'outlets'; readonly id: string; readonly row: Outlet }
+  | { readonly table: 'gauges'; readonly id: string; readonly row: Gauge }
+  | { readonly table: 'equipment'; readonly id: string };
+
+/** The device of a drawing with an id; undefined when it has none. What is only bookkeeping, such as an actuator that is not drawn, is none. */
+export function findDevice({ plant }: PlantGraph, id: string): Device | undefined {
+  const of = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
+    rows.find((row) => row.id === id);
+  const [link, outlet, gauge] = [of(plant.links), of(plant.outlets), of(plant.gauges)];
+  if (link) return { table: 'links', id, row: link };
+  if (outlet) return { table: 'outlets', id, row: outlet };
+  if (gauge) return { table: 'gauges', id, row: gauge };
+  return of(plant.equipment) ? { table: 'equipment', id } : undefined;
+}
+
+const GUARDING: readonly Link['kind'][] = ['relief-valve', 'interlock-contact', 'stop-button'];
+
+/** Whether people or plant rely on a device to keep them safe: a relief valve, a trip contact, a stop button, a gas detector. */
+export const isSafetyCritical = (device: Device): boolean =>
+  device.table === 'links'
+    ? GUARDING.includes(device.row.kind)
+    : device.table === 'gauges' && device.row.reads === 'gas';
+
+const BLADES: readonly Link['kind'][] = [
+  'isolator',
+  'circuit-breaker',
+  'fuse-switch',
+  'withdrawn-breaker',
+  'contactor',
+];
+
+/** Devices that move in normal use and that a plan may count on. */
+const isMoved = ({ kind }: Link): boolean =>
+  STRENGTH_BY_KIND[kind] > 0 || kind === 'relief-valve' || kind === 'control-valve';
+
+/** What can be wrong with a device, in the order of the table. */
+export function listFitting(device: Device): DefectKind[] {
+  const fits = (kind: DefectKind): boolean => {
+    switch (kind) {
+      case 'passes':
+        return device.table === 'links' && isMoved(device.row) && !BLADES.includes(device.row.kind);
+      case 'blade-stayed':
+        return device.table === 'links' && BLADES.includes(device.row.kind);
+      case 'seized':
+        return device.table === 'links' && isMoved(device.row);
+      case 'no-lock-place':
+        return device.table === 'links' && STRENGTH_BY_KIND[device.row.kind] > 0;
+      case 'plugged':
+        return device.table === 'outlets';
+      case 'gauge-dead':
+        return device.table === 'gauges' && !isSafetyCritical(device);
+      case 'out-of-order':
+        return isSafetyCritical(device);
+      case 'label':
+        return true;
+    }
+  };
+  return DEFECT_KINDS.filter(fits);
+}
+
+/** The areas in which a device stands or guards, by id. */
+export function listAreasOf(graph: PlantGraph, device: Device): string[] {
+  const near =
+    device.table === 'links'
+      ? [...device.row.between, ...(device.row.protects ?? [])]
+      : [device.table === 'equipment' ? findSectionOf(graph, device.id) : device.row.section];
+  const areas = near.flatMap(
+    (id) => graph.sections[graph.sectionAt.get(id ?? '') ?? -1]?.area ?? [],
+  );
+  return [...new Set(areas)];
+}

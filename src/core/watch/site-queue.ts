@@ -1,0 +1,51 @@
+import {
+  DEFECTS,
+  drawnNow,
+  findDevice,
+  isSafetyCritical,
+  isStanding,
+  nameDefect,
+  type Defect,
+} from '../defects';
+
+import type { SiteFacts } from '../job';
+import { ROLE_NAMES, type Role } from '../people/people';
+import type { NextUp, Urgency } from './queue';
+
+interface Next {
+  readonly urgency: Urgency;
+  readonly role: Role;
+  readonly what: string;
+  readonly at?: string;
+}
+
+/** What a defect needs next: something in place of a safety-critical device at once, the repair by its moment, the proof after it. */
+function findNext(defect: Defect, isCritical: boolean, now: string): Next {
+  const { guard, until } = defect;
+  const says = `${defect.device} ${DEFECTS[defect.defect].label}`;
+  const end = guard?.until ?? until;
+  const isOver = end !== undefined && Date.parse(end) < Date.parse(now);
+  if (isCritical && (!guard || isOver)) {
+    const what = `${says}: say what stands in, or repair it`;
+    return { urgency: 'now', role: 'issuing-authority', what };
+  }
+  const at = end === undefined ? {} : { at: end };
+  const urgency = end === undefined ? 'waiting' : 'timed';
+  if (defect.kind === 'repaired')
+    return { urgency, role: 'area-operator', what: `${says}: repaired, try it`, ...at };
+  return { urgency, role: 'coordinator', what: `${says}: have it repaired`, ...at };
+}
+
+/** What of the defects of a site needs someone next, at `now`. */
+export function listDefectsUp(record: readonly Defect[], site: SiteFacts, now: string): NextUp[] {
+  const drawing = drawnNow(site);
+  return record.filter(isStanding).map((defect): NextUp => {
+    const device = findDevice(drawing, defect.device);
+    const isCritical =
+      device !== undefined && isSafetyCritical(device) && defect.defect !== 'label';
+    const name = nameDefect(defect.number);
+    const next = findNext(defect, isCritical, now);
+    const title = isCritical ? 'Defect of a safety-critical device' : 'Defect';
+    return { job: name, title, who: ROLE_NAMES[next.role], to: `/defects#${name}`, ...next };
+  });
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import Link from 'next/link';
+import { useCommand } from '../command/use-command';
+import { SmallForm, TextField } from '../kit/field';
+import { Instant } from '../kit/moment';
+import { Panel } from '../kit/panel';
+import type { DossierProps } from './types';
+
+/** What is reported of devices that the job counts on, and the way to change the plan for it. */
+export function DefectsPanel({ view }: DossierProps) {
+  const run = useCommand();
+  const { defects, holding, dossier } = view;
+  const isBroken = holding.some(
+    ({ code }) => code === 'defect-since-plan' || code === 'defect-breaks-plan',
+  );
+  if (defects.length === 0 && !isBroken) return null;
+  return (
+    <Panel title="Reported of its devices" spot="defects">
+      <ul>
+        {defects.map(({ name, device, says, means, at, guard }) => (
+          <li key={name} className="py-1">
+            <Link href={`/defects#${name}`} className="font-mono underline">
+              {name}
+            </Link>{' '}
+            <strong>
+              <span className="font-mono">{device}</span> {says}
+            </strong>
+            , reported <Instant at={at} />. {means}
+            {guard && (
+              <>
+                {' '}
+                Instead: {guard.standsIn}, until <Instant at={guard.until} />.
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {isBroken && dossier.plan.kind === 'accepted' && (
+        <SmallForm
+          button="Take the plan back and change it"
+          onSend={(read) => void run({ kind: 'return-plan', note: read('why') })}
+        >
+          <TextField
+            label="Why the plan is taken back"
+            name="why"
+            value={defects.map(({ name, device, says }) => `${name}: ${device} ${says}`).join('; ')}
+          />
+        </SmallForm>
+      )}
+    </Panel>
+  );
+}
