@@ -9,7 +9,7 @@ import {
 import type { DefectCommand } from '../core/defects';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { moveClock } from './clock';
-import { carryOutDefect, listReportable, readDefectsPage } from './defects';
+import { carryOutDefect, listReportable, readDefectsPage, readPrice } from './defects';
 import { readDefects } from './defects-read';
 import { loadDemo } from './demo';
 import { draftReport } from './handover';
@@ -67,10 +67,13 @@ describe('a defect that was reported', () => {
     expect(queue.map(({ what }) => what)).toEqual(
       expect.arrayContaining([expect.stringMatching(/HV-2004 passes when it is shut.*call off/)]),
     );
-    expect(pageOf('ada').standing[0]).toMatchObject({
-      name: 'D-0002',
-      jobs: [{ job, isHeld: true }],
-    });
+    const [first] = pageOf('ada').standing;
+    expect(first?.name).toBe('D-0002');
+    // The demonstration's own seal change is only raised.
+    expect(first?.jobs.map((one) => [one.job, one.isHeld])).toEqual([
+      ['J-0001', false],
+      [job, true],
+    ]);
     expect(verifyAll(db).problems).toEqual([]);
   });
 
@@ -97,6 +100,16 @@ describe('a defect that was reported', () => {
     expect(draftReport(db).report.overdue.map(({ words }) => words)).toEqual(
       expect.arrayContaining([expect.stringContaining('D-0002')]),
     );
+  });
+
+  it('has its price worked out for each job, by the fewest points with it and without', async () => {
+    report();
+    const price = (job: string, number = 1) => readPrice(db, { number, job }, 'ada');
+    expect(await price('J-0001')).toMatch(/^(\d+ points?|no plan holds it without the device)/);
+    // Nothing of the macerator hangs on a valve of a pump.
+    expect(await price('J-0002')).toBe('nothing more: another plan is as short');
+    expect(await price('J-0001', 2)).toBeUndefined();
+    expect(await price('J-9999')).toBeUndefined();
   });
 
   it('is seen at the device by whoever would report it again', () => {

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import {
+  applyDefects,
   decideDefect,
   DEFECTS,
   drawnNow,
@@ -20,16 +21,19 @@ import {
   type StoppedJob,
   type TouchedByDefect,
 } from '../core/defects';
-import { gateCritical, gateDefects, listDefectsAt, listOn, siteOf } from '../core/job';
+import { sayPrice } from '../core/defects/price';
+import { gateCritical, gateDefects, isAtWork, listDefectsAt, listOn, siteOf } from '../core/job';
 import { findAuthorisation, type Person, type Role } from '../core/people/people';
 import { listPlanPoints } from '../core/plant';
 import { tables, type Db } from '../db';
+import { doFor } from './beside/queue';
 import { readNow } from './clock';
 import { DEFECTS_OF_SITE, readDefects } from './defects-read';
 import { readSiteFor, readState } from './job-state';
 import { carryOut } from './jobs';
 import { readOpenJobs } from './open-jobs';
 import { hasPicture } from './photos';
+import { readProblem } from './planning';
 import { readNames, readSite } from './registers';
 import { writeRecord, type RecordAnswer } from './site-record';
 
@@ -94,6 +98,31 @@ export function carryOutDefect(
   return answer.ok ? { ...answer, ...reported } : answer;
 }
 
+/**
+ * What a defect costs a job: its fewest points with the defect and as if it were mended, worked out beside the server. Undefined where there is no such
+ * defect that counts, or no such job that is open.
+ */
+export async function readPrice(
+  db: Db,
+  { number, job }: { readonly number: number; readonly job: string },
+  who: string,
+): Promise<string | undefined> {
+  const { record } = readDefects(db);
+  const standing = listStanding(record);
+  const asked = readOpenJobs(db).find(({ id }) => id === job);
+  const problem = asked && readProblem(db, job);
+  if (!problem || !asked || !standing.some((one) => one.number === number)) return undefined;
+  const site = siteOf(asked, readSiteFor(db, asked.dossier));
+  const { plant: worn, ...rest } = problem;
+  const mended = applyDefects(
+    site.sound ?? site.graph,
+    standing.filter((one) => one.number !== number),
+    drawnNow(site).plant,
+    problem.strengths,
+  ).plant;
+  return sayPrice(await doFor(who, { kind: 'price', question: { ...rest, worn, mended } }));
+}
+
 /** What of the site a list of defects needs. */
 export interface DefectsPage {
   readonly now: string;
@@ -125,7 +154,8 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
           .split(', ')
           .includes(nameDefect(one.number)),
       );
-      return isNamed || isHeld ? [{ job: job.id, title, isHeld }] : [];
+      const isOnWay = isAtWork(job.dossier, one.device, own);
+      return isNamed || isHeld || isOnWay ? [{ job: job.id, title, isHeld, isOnWay }] : [];
     });
   const lines = record.map((defect): DefectLine => {
     const device = findDevice(drawing, defect.device);

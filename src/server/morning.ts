@@ -3,11 +3,13 @@ import { join } from 'node:path';
 import { TZDate } from '@date-fns/tz';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
+import { defectCommandSchema } from '../core/defects';
 import { commandSchema, listSigners } from '../core/job';
 import { ProgrammerFault } from '../core/result';
 import type { SiteValues } from '../core/rules/values';
 import { writeAlone, type Db } from '../db';
 import { readNow, setClock } from './clock';
+import { carryOutDefect } from './defects';
 import { carryOutHandover, draftReport } from './handover';
 import { carryOut } from './jobs';
 import { readValues } from './site-rules';
@@ -22,16 +24,29 @@ const entrySchema = z.strictObject({
 });
 type Entry = z.infer<typeof entrySchema>;
 
+/** What was told of the site beside its jobs, in the order of time. */
+const siteEntrySchema = z.strictObject({
+  at: z.number(),
+  record: z.literal('defects'),
+  actor: z.string(),
+  command: defectCommandSchema,
+});
+type SiteEntry = z.infer<typeof siteEntrySchema>;
+
 /** Moments in the file are written as if the day shift began here. */
 const WRITTEN_FOR = Date.parse('2000-01-01T06:00:00.000Z');
 
-/** The entries with every moment in them moved to the day that is played. */
-function readEntries(folder: string, begins: number): Entry[] {
-  const written = readFileSync(join(folder, 'morning.json'), 'utf8');
+/** The entries of a file with every moment in them moved to the day that is played. */
+function readEntries<Schema extends z.ZodType>(
+  file: string,
+  schema: Schema,
+  begins: number,
+): z.infer<Schema>[] {
+  const written = readFileSync(file, 'utf8');
   const moved = written.replace(/"((?:1999|2000)-\d\d-\d\dT[\d:.]+Z)"/g, (_, at: string) =>
     JSON.stringify(new Date(Date.parse(at) - WRITTEN_FOR + begins).toISOString()),
   );
-  return z.array(entrySchema).parse(JSON.parse(moved));
+  return z.array(schema).parse(JSON.parse(moved));
 }
 
 /** Where the demonstration begins (min after the day shift begins). */
@@ -79,6 +94,15 @@ function play(
   }
 }
 
+function playOnSite(db: Db, entries: readonly SiteEntry[], clock: (minutes: number) => void): void {
+  for (const { at, actor, command } of entries) {
+    clock(at);
+    const answer = carryOutDefect(db, { command, actor, signed: [actor] });
+    if (!answer.ok)
+      throw new ProgrammerFault(`${command.kind} at ${at}: ${JSON.stringify(answer)}`);
+  }
+}
+
 /** The night shift hands over with a promise for the day. */
 function handOver(db: Db, now: string): void {
   const until = new Date(Date.parse(now) + 10 * 3_600_000).toISOString();
@@ -108,18 +132,21 @@ export function playMorning(
   folder = join(process.cwd(), 'demo'),
 ): void {
   const begins = findMorning(readNow(db), readValues(db).values);
-  const entries = readEntries(folder, begins);
-  const isNight = ({ at }: Entry) => at < HANDED_OVER_AT;
+  const entries = readEntries(join(folder, 'morning.json'), entrySchema, begins);
+  const onSite = readEntries(join(folder, 'site-morning.json'), siteEntrySchema, begins);
+  const isNight = ({ at }: { readonly at: number }) => at < HANDED_OVER_AT;
   writeAlone(db, (tx) => {
     const clock = (minutes: number) => setClock(tx, begins + minutes * 60_000);
     const jobs: Played = new Map();
     clock((entries[0]?.at ?? 0) - 60);
     raise(tx);
     play(tx, entries.filter(isNight), jobs, clock);
+    playOnSite(tx, onSite.filter(isNight), clock);
     clock(HANDED_OVER_AT);
     handOver(tx, readNow(tx));
-    const day = entries.filter((entry) => !isNight(entry));
-    play(tx, day, jobs, clock);
+    const isDay = (entry: { readonly at: number }) => !isNight(entry);
+    play(tx, entries.filter(isDay), jobs, clock);
+    playOnSite(tx, onSite.filter(isDay), clock);
     clock(OPENS_AT);
   });
 }

@@ -97,8 +97,8 @@ export class SiteTold {
       readonly photo?: unknown;
     };
     if (about.kind === 'photo-added') this.pictures.add(String(about.digest));
-    if (about.kind === 'defect-reported' && about.photo !== undefined)
-      this.pictures.add(String(about.photo));
+    if (about.kind === 'defect-reported' && typeof about.photo === 'string')
+      this.pictures.add(about.photo);
     switch (stream) {
       case PLANT_STREAM:
         return this.hearPlant(payload as PlantSavedEvent, { actor, at });

@@ -126,7 +126,10 @@ describe('a look over everything that is kept', () => {
   });
 
   it.each([
-    ['the equipment of a live job', `update job_row set equipment = 'P-202' where stage = 'open' and until is not null`],
+    [
+      'the equipment of a live job',
+      `update job_row set equipment = 'P-202' where stage = 'open' and until is not null`,
+    ],
     [
       'the end of a live job',
       `update job_row set until = '2099-01-01T00:00:00.000Z' where stage = 'open' and until is not null`,

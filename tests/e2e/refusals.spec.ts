@@ -28,6 +28,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/people/sheet',
     '/api/registers/locks',
     '/api/registers/locks/labels',
+    '/api/defects/price?number=1&job=J-0001',
     '/api/live',
     '/api/metrics',
     '/api/v1/board',
@@ -56,6 +57,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/registers/locks/sheet',
     '/api/rules',
     '/api/rules/effect',
+    '/api/defects',
     '/api/handover',
     '/api/tokens',
     '/api/v1/work-orders',
@@ -74,6 +76,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/people',
     '/registers',
     '/site',
+    '/defects',
+    '/defects/report',
     '/handover',
     '/find',
     '/audits',
@@ -108,6 +112,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   }
   for (const data of [{}, '{', { command: { kind: 'explode' }, expected: 0, signatures: [] }]) {
     expect((await page.request.post('/api/handover', { data })).status()).toBe(400);
+    expect((await page.request.post('/api/defects', { data })).status()).toBe(400);
   }
   const handOver = await page.request.post('/api/handover', {
     data: {
@@ -118,6 +123,17 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     },
   });
   expect(handOver.status()).toBe(409);
+  const repair = { kind: 'repair-defect', number: 1, done: 'nothing' };
+  const mended = { data: { command: repair, signatures: [] } };
+  expect((await page.request.post('/api/defects', mended)).status()).toBe(409);
+  for (const [query, status] of [
+    ['', 400],
+    ['?number=0&job=J-0001', 400],
+    ['?number=x&job=J-0001', 400],
+    ['?number=99&job=J-0001', 404],
+  ] as const) {
+    expect((await page.request.get(`/api/defects/price${query}`)).status()).toBe(status);
+  }
   expect((await page.request.post('/api/clock', { data: { hours: 1 } })).status()).toBe(403);
   expect(await codesOf(await sendCommand(page, 'J-0001', DRAFT, 1))).toEqual(['role-missing']);
   for (const data of [

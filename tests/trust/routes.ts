@@ -35,6 +35,7 @@ const KEEPERS: readonly Role[] = ['site-manager', 'coordinator'];
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   clock: [only(COORDINATOR, 'POST', '/api/clock')],
   defects: [row('POST', '/api/defects')],
+  'defects/price': [row('GET', '/api/defects/price?number=1&job=J-0001')],
   devices: [only(MANAGER, 'POST', '/api/devices')],
   handover: [row('POST', '/api/handover')],
   health: [row('GET', '/api/health', 200)],

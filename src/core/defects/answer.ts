@@ -5,12 +5,12 @@ export interface StoppedJob {
   readonly on: readonly string[];
 }
 
-/** A job that a defect touches: its plan names the device, or no longer passes. */
+/** A job that a defect touches: its plan names the device or no longer passes, or what can come at its work comes over the device. */
 export interface TouchedByDefect {
   readonly job: string;
   readonly title: string;
   /** Whether it is held up by it now. */
   readonly isHeld: boolean;
-  /** What it has to do for want of the device, in words. */
-  readonly extra?: string;
+  /** Whether something can come at its work over the device. */
+  readonly isOnWay: boolean;
 }

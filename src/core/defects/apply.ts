@@ -41,11 +41,12 @@ function markPlant(plant: Plant, idsOf: (...kinds: DefectKind[]) => ReadonlySet<
   };
 }
 
-const known = new WeakMap<PlantGraph, { readonly key: string; readonly graph: PlantGraph }>();
+const known = new WeakMap<PlantGraph, Map<string, PlantGraph>>();
+const MOST_KNOWN = 4;
 
 /**
  * A drawing as it is to be believed while defects stand: what passes, is stuck or takes no lock is no barrier; what is blocked lets nothing down; a
- * dead gauge is not there. The same graph where none of them changes anything; the newest answer is kept. `byKind` is what each kind counts for.
+ * dead gauge is not there. The same graph where none of them changes anything, and for the same defects; the newest answers are kept. `byKind` is what each kind counts for.
  */
 export function applyDefects(
   sound: PlantGraph,
@@ -56,8 +57,10 @@ export function applyDefects(
   const telling = defects.filter(({ defect }) => defect !== 'label');
   if (telling.length === 0) return sound;
   const key = JSON.stringify(telling.map(({ device, defect }) => [device, defect]));
-  const before = known.get(sound);
-  if (before?.key === key) return before.graph;
+  const of = known.get(sound) ?? new Map<string, PlantGraph>();
+  known.set(sound, of);
+  const before = of.get(key);
+  if (before) return before;
   const idsOf = (...kinds: DefectKind[]) =>
     new Set(
       telling
@@ -65,6 +68,7 @@ export function applyDefects(
         .flatMap(({ device }) => listNamesOn(sound, device, newest)),
     );
   const graph = buildGraph(markPlant(sound.plant, idsOf), byKind);
-  known.set(sound, { key, graph });
+  if (of.size >= MOST_KNOWN) of.clear();
+  of.set(key, graph);
   return graph;
 }

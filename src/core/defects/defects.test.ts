@@ -316,7 +316,7 @@ describe('the order of defects', () => {
   it('is safety-critical first, then what holds a job up, then what a plan names, then the oldest', () => {
     const line = (number: number, more: Partial<DefectLine>): DefectLine =>
       ({ defect: { number }, jobs: [], isCritical: false, ...more }) as unknown as DefectLine;
-    const job = (isHeld: boolean) => ({ job: 'J-0001', title: 'x', isHeld });
+    const job = (isHeld: boolean) => ({ job: 'J-0001', title: 'x', isHeld, isOnWay: false });
     const sorted = sortDefects([
       line(1, {}),
       line(2, { jobs: [job(false)] }),

@@ -59,8 +59,7 @@ export const NO_DEFECTS: DefectRecord = [];
 /** The record after an event; one about a defect that nobody reported changes nothing. */
 export function evolveDefects(record: DefectRecord, event: DefectEvent, mark: Mark): DefectRecord {
   if (event.kind === 'defect-reported') {
-    const { kind: _, ...told } = event;
-    return [...record, { ...mark, ...told, kind: 'open', number: record.length + 1, failed: [] }];
+    return [...record, { ...mark, ...event, kind: 'open', number: record.length + 1, failed: [] }];
   }
   return record.map((one) => (one.number === event.number ? evolveOne(one, event, mark) : one));
 }

@@ -31,7 +31,7 @@ import {
   type DossierState,
   type SiteFacts,
 } from '.';
-import { listJobDefects } from './defects';
+import { isAtWork, listJobDefects } from './defects';
 
 const LATER = '2026-11-24T12:00:00.000Z';
 const BEFORE = '2026-11-24T06:00:00.000Z';
@@ -213,5 +213,18 @@ describe('a safety-critical device that is out of order', () => {
       { name: 'D-0001', device: 'HV-2004', says: 'passes when it is shut' },
     ]);
     expect(listJobDefects(there(WALKED()), under('GS-CF1', 'out-of-order'))).toEqual([]);
+  });
+});
+
+describe('a device at the work', () => {
+  it.each([
+    ['the valve next to it', 'HV-2004', true],
+    ['a valve on the way of a source', 'HV-2005', true],
+    ['its drain', 'DR-2002', true],
+    ['its gauge', 'PG-2002', true],
+    ['a gauge behind a valve', 'PG-2007', false],
+    ['a valve of another pump', 'HV-2104', false],
+  ])('%s', (_label, device, expected) => {
+    expect(isAtWork(there(WALKED()), device, site)).toBe(expected);
   });
 });

@@ -1,5 +1,5 @@
 import { checkPlan, type Finding } from '../isolation';
-import { listPlanPoints, type IsolationPlan, type PlantGraph } from '../plant';
+import { linksOf, listPlanPoints, otherEnd, type IsolationPlan, type PlantGraph } from '../plant';
 import { GAUGE_FOR } from '../proving';
 import { refuse, type Refusal } from '../rules/refuse';
 import { listNamesOn, type StandingDefect } from '../defects/apply';
@@ -92,7 +92,7 @@ const broken = new WeakMap<IsolationPlan, Broken>();
 /** The first finding that stops a plan and would not if nothing were wrong with any device. */
 function findBroken(dossier: Dossier, plan: IsolationPlan, site: SiteFacts): Finding | undefined {
   const { graph, sound } = site;
-  if (!sound) return undefined;
+  if (!sound || sound === graph) return undefined;
   const requirement = findRequirement(dossier, site);
   const before = broken.get(plan);
   if (before?.graph === graph && before.requirement === requirement) return before.stop;
@@ -162,6 +162,26 @@ export function gateDefects(dossier: Dossier, site: SiteFacts): Refusal[] {
       : []),
     ...gateGauges(dossier, site),
   ];
+}
+
+/**
+ * Whether a device is one that a plan of the job would look at first: on the way of something that can come at the work, next to what is worked on with
+ * nothing between that could be shut, or an outlet or gauge of that.
+ */
+export function isAtWork(dossier: Dossier, device: string, site: SiteFacts): boolean {
+  const { graph } = site;
+  const ids = new Set(listNamesOn(graph, device, newestOf(site).plant));
+  const { trace } = findRequirement(dossier, site);
+  if (trace.sources.some(({ route }) => route.some((id) => ids.has(id)))) return true;
+  const near = new Set(trace.zone);
+  for (const section of near) {
+    for (const link of linksOf(graph, section)) {
+      if (ids.has(graph.links[link]?.id ?? '')) return true;
+      if (graph.neverIsolates[link]) near.add(otherEnd(graph, link, section));
+    }
+  }
+  const at = [...graph.outlets, ...graph.plant.gauges].find(({ id }) => ids.has(id));
+  return at !== undefined && near.has(graph.sectionAt.get(at.section) ?? -1);
 }
 
 /** Whether a job works in an area in which a device stands or guards. */

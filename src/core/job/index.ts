@@ -19,7 +19,7 @@ export {
   type BoardClash,
   type JobClash,
 } from './clashes';
-export { gateCritical, gateDefects, isWorkNear, listDefectsAt } from './defects';
+export { gateCritical, gateDefects, isAtWork, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';
 export { policyOf, strengthsOf, trustedBy } from './grading';

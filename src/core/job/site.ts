@@ -95,8 +95,7 @@ export function siteOf({ site: own, dossier }: OpenJob, site: SiteFacts): SiteFa
   const { newest, ...here } = site;
   if (!newest || findMissing(dossier.scope, site.graph) === undefined) return site;
   const { version: plantVersion, graph, sound } = newest;
-  const { sound: _, ...facts } = here;
-  return { ...facts, graph, plantVersion, ...(sound ? { sound } : {}) };
+  return { ...here, graph, plantVersion, sound: sound ?? graph };
 }
 
 /** The facts given with a command: the clock, who acts, and whose fresh PINs were checked. */

@@ -5,13 +5,15 @@ import {
   parseSheets,
   type Plant,
 } from '../../core/plant';
+import { computePrice, type DefectPrice, type PriceQuestion } from '../../core/defects/price';
 import { decodeText } from '../../core/text';
 import { layInLanes, type LaidDrawing, type LaneDrawing } from './lanes';
 
-/** Work that takes long: a drawing to be laid out, a plant file to be read and checked. */
+/** Work that takes long: a drawing to be laid out, a plant file to be read and checked, a job to be planned with a defect and without. */
 export type Task =
   | { readonly kind: 'layout'; readonly drawing: LaneDrawing }
-  | { readonly kind: 'read-plant'; readonly bytes: Uint8Array };
+  | { readonly kind: 'read-plant'; readonly bytes: Uint8Array }
+  | { readonly kind: 'price'; readonly question: PriceQuestion };
 
 /** A plant that was read, or everything wrong with its file in words. */
 export type PlantRead =
@@ -21,6 +23,7 @@ export type PlantRead =
 export interface ResultOf {
   readonly layout: LaidDrawing;
   readonly 'read-plant': PlantRead;
+  readonly price: DefectPrice;
 }
 
 /** Zip files begin with these two letters. */
@@ -49,5 +52,7 @@ export function doTask(task: Task): ResultOf[Task['kind']] | Promise<ResultOf[Ta
       return layInLanes(task.drawing);
     case 'read-plant':
       return readPlantFile(task.bytes);
+    case 'price':
+      return computePrice(task.question, () => performance.now());
   }
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useEffect, useState } from 'react';
 import type { DefectCommand } from '../../core/defects/commands';
 import type { DefectLine } from '../../core/defects/line';
 import { listDefectSigners } from '../../core/defects/record';
@@ -11,6 +12,25 @@ import { Beside, Instant } from '../kit/moment';
 
 type Names = Readonly<Record<string, string>>;
 type Give = (command: DefectCommand) => void;
+
+/** What a job has to do for want of the device: worked out when the page is looked at, beside it. */
+function CostOf({ number, job }: { readonly number: number; readonly job: string }) {
+  const [said, setSaid] = useState<string>();
+  useEffect(() => {
+    let isGone = false;
+    const query = new URLSearchParams({ number: String(number), job }).toString();
+    void fetch(`/api/defects/price?${query}`)
+      .then(async (answer) => {
+        const { price } = (await answer.json()) as { readonly price?: string };
+        if (!isGone) setSaid(price ?? 'its price could not be worked out');
+      })
+      .catch(() => setSaid('its price could not be worked out'));
+    return () => {
+      isGone = true;
+    };
+  }, [number, job]);
+  return <span>; {said ?? 'working out what it costs…'}</span>;
+}
 
 /** What a device has cost: the jobs that name it, and what they have to do without it. */
 function Price({ line }: { readonly line: DefectLine }) {
@@ -23,13 +43,13 @@ function Price({ line }: { readonly line: DefectLine }) {
         {jobs.filter(({ isHeld }) => isHeld).length} held up now.
       </p>
       <ul>
-        {jobs.map(({ job, title, isHeld, extra }) => (
+        {jobs.map(({ job, title, isHeld }) => (
           <li key={job}>
             <Link href={`/jobs/${job}`} className="underline">
               <span className="font-mono">{job}</span> {title}
             </Link>
             {isHeld && <strong>: held up</strong>}
-            {extra && `; ${extra}`}
+            <CostOf number={line.defect.number} job={job} />
           </li>
         ))}
       </ul>

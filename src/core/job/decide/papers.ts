@@ -1,5 +1,5 @@
 import { listUnanswered, QUESTIONS } from '../../permits';
-import { refuse, type Refusal } from '../../rules/refuse';
+import { refuse } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { listClashes } from '../clashes';
 import { type CommandOf } from '../commands';

@@ -1,0 +1,99 @@
+import { expect, test, type Page } from '@playwright/test';
+import { fieldSteps, HANDED_BACK, PERMIT, USABLE, type Step } from '../support/seal-change';
+import {
+  carryOutOn,
+  expectNoBarriers,
+  nameOf,
+  open,
+  pinOf,
+  raise,
+  shoot,
+  sign,
+  takeLeastEffort,
+} from './desk';
+
+/** The links that the plan of a job closes. */
+async function closedBy(page: Page, job: string): Promise<readonly string[]> {
+  const answer = await page.request.get(`/api/v1/jobs/${job}`);
+  const { dossier } = (await answer.json()) as {
+    readonly dossier: { readonly plan: { readonly plan?: { readonly close: readonly string[] } } };
+  };
+  return dossier.plan.plan?.close ?? [];
+}
+
+/** Has the least effort computed on the page of a job, and keeps it. */
+async function planAnew(page: Page): Promise<void> {
+  await takeLeastEffort(page);
+  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(page.getByRole('button', { name: 'Send it for review' })).toBeVisible();
+}
+
+test('a valve that passes is reported on the phone, stops the work and changes the next plan', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(420_000);
+  const first = HANDED_BACK[0] as Step;
+  const { job } = await carryOutOn(page, [...USABLE, ...fieldSteps(), ...PERMIT, first]);
+  const other = await raise(page, 'Another seal, later');
+  await planAnew(page);
+  await expect.poll(() => closedBy(page, other)).toContain('HV-2004');
+
+  const pocket = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    ...(baseURL === undefined ? {} : { baseURL }),
+  });
+  const phone = await pocket.newPage();
+  await phone.request.post('/api/session', { data: { person: 'lena', pin: pinOf('lena') } });
+  await phone.goto('/defects');
+  await phone.getByRole('link', { name: 'Report a defect' }).click();
+  await phone.getByRole('combobox', { name: 'Which device' }).click();
+  await phone.getByPlaceholder('Type to find').fill('HV-2004');
+  await phone.locator('[role=option][data-id="HV-2004"]').click();
+  await phone.getByLabel('passes when it is shut').check();
+  await phone.getByLabel('What you saw').fill('It hisses, and the bleed behind it never runs dry.');
+  await expectNoBarriers(phone);
+  await shoot(phone, 'defect-report');
+  await phone.getByRole('button', { name: 'Report it' }).click();
+  await expect(phone.getByRole('status')).toContainText(`${job} Seal change was stopped`);
+  await expect(phone.getByRole('status')).toContainText(`Call off by radio now: ${nameOf('kit')}`);
+  await pocket.close();
+
+  // The work stands still, and says why and what to do.
+  await open(page, 'ada', `/jobs/${job}`);
+  await expect(page.getByText('HV-2004 passes when it is shut').first()).toBeVisible();
+  await open(page, 'ada', '/watch');
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'call off' }).filter({ hasText: job }).first(),
+  ).toBeVisible();
+
+  // The plan that leaned on it is refused, and one that does without it passes.
+  await open(page, 'ada', `/jobs/${other}`);
+  await expect(page.locator('[data-code="plan-stops"]').first()).toBeAttached();
+  await planAnew(page);
+  await expect.poll(() => closedBy(page, other)).not.toContain('HV-2004');
+
+  await open(page, 'ada', '/defects');
+  const card = page.locator('[data-defect]').filter({ hasText: 'HV-2004' });
+  await expect(card).toContainText(job);
+  await expect(card).toContainText(/\d+ points?|no plan holds it|nothing more/, {
+    timeout: 60_000,
+  });
+  await expectNoBarriers(page);
+  await shoot(page, 'defects');
+
+  // Whoever repairs it does not say that it is fit; somebody else tries it, and then it counts again.
+  await open(page, 'finn', '/defects');
+  await card.getByLabel('What was done about it').fill('new seat ring');
+  await card.getByRole('button', { name: 'Record the repair' }).click();
+  await expect(card).toContainText('Waits to be tried by somebody else');
+  await open(page, 'cora', '/defects');
+  await card.getByLabel('How it was tried').fill('held 2 bar for 10 min, the bleed is dry');
+  await card.getByRole('button', { name: 'Sign what was found' }).click();
+  await sign(page, 'cora');
+  await expect(page.getByText('Proved to be mended: 1')).toBeVisible();
+  await open(page, 'ada', `/jobs/${other}`);
+  await planAnew(page);
+  await expect.poll(() => closedBy(page, other)).toContain('HV-2004');
+});
