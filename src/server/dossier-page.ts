@@ -1,5 +1,6 @@
 import { standAt, viewDossier, type DossierView, type EarlierJob } from '../core/job';
 import { findAuthorisation, type Person } from '../core/people/people';
+import type { JobProcedures } from '../core/procedures/offered';
 import { findNextStep, listNextUp, type NextStep } from '../core/watch';
 import type { Db } from '../db';
 import { describeAsBuilt } from './as-built';
@@ -8,6 +9,7 @@ import { readNow } from './clock';
 import { readEarlier } from './memory';
 import { readJob, readSiteFor } from './job-state';
 import { listHeld, readOthers } from './jobs';
+import { readJobProcedures } from './procedures';
 import type { Fault } from '../sim';
 import { readFaults } from './stand-ins';
 
@@ -24,6 +26,7 @@ export interface DossierPage {
   readonly practice: boolean;
   /** Earlier jobs on the same equipment, newest first. */
   readonly earlier: readonly EarlierJob[];
+  readonly procedures?: JobProcedures;
   readonly faults?: readonly Fault[];
 }
 
@@ -37,6 +40,7 @@ export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage 
   const view = viewDossier(state, site, readNow(db), readOthers(db, jobId, site).open(), jobId);
   const queue = listNextUp(jobId, standAt(state, view.now), view.stage, site, view.now);
   const next = findNextStep(queue, view, site);
+  const procedures = readJobProcedures(db, jobId, state, me);
   return {
     jobId,
     sequence,
@@ -47,6 +51,7 @@ export function readDossierPage(db: Db, jobId: string, me: Person): DossierPage 
     choices: packChoices(site, { held: listHeld(db), now: view.now }),
     practice,
     earlier: readEarlier(db, jobId, state.equipment, view),
+    ...(procedures ? { procedures } : {}),
     ...(practice && leads ? { faults: readFaults(db) } : {}),
   };
 }

@@ -6,6 +6,7 @@ import {
   findHandoverDue,
   makeReport,
   NO_HANDOVERS,
+  NOTHING_KEPT,
   type HandoverCommand,
   type HandoverEvent,
   type HandoverRecord,
@@ -16,6 +17,7 @@ import { findHead } from '../ledger';
 import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { surveyOpenJobs } from './open-jobs';
+import { readProcedures } from './procedures-read';
 import { readSite } from './registers';
 import {
   readRecord,
@@ -52,7 +54,7 @@ export function draftReport(db: Db): DraftReport {
   const standing = open.jobs.map((job) => ({ ...job, dossier: standAt(job.dossier, now) }));
   // Each is tried by itself first: one that cannot be reported takes no other with it.
   const { read: jobs, unreadable } = readEach(db, standing, (job) => {
-    makeReport([job], [], { promised: [], defects: [] }, site, now);
+    makeReport([job], [], NOTHING_KEPT, site, now);
     return job;
   });
   const lost = [...open.unreadable, ...unreadable].map((job) => ({
@@ -60,7 +62,11 @@ export function draftReport(db: Db): DraftReport {
     words: describeLost(job),
     people: job.people,
   }));
-  const kept = { promised: record.promises, defects: readDefects(db).record };
+  const kept = {
+    promised: record.promises,
+    defects: readDefects(db).record,
+    procedures: readProcedures(db).record,
+  };
   const report = makeReport(jobs, lost, kept, site, now);
   const isEmpty = Object.values(report).every((lines) => lines.length === 0);
   return {

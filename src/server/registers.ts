@@ -4,6 +4,7 @@ import { applyDefects, listStanding } from '../core/defects';
 import { policyOf, strengthsOf, trustedBy, type SiteFacts } from '../core/job';
 import type { Instrument, Person } from '../core/people/people';
 import { authorisationsSchema } from '../core/people/schema';
+import { findInspectionEnd, newestOf } from '../core/procedures/record';
 import { changeRegisters, type RegisterChange } from '../core/registers/change';
 import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/schema';
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
@@ -11,6 +12,7 @@ import { appendEvents, readHead, readLast } from '../ledger';
 import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { readGraph, readPlantVersion } from './plant';
+import { readProcedures } from './procedures-read';
 import { readValues } from './site-rules';
 
 function readRegister(db: Db, name: string): { version: number; document: unknown } | undefined {
@@ -155,6 +157,17 @@ function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
     plantVersion,
     ...(plantVersion === newest ? {} : { newest: { version: newest, ...trust(newest) } }),
     defects,
+    procedures: readProcedures(db).record.map((one) => {
+      const { version, text } = newestOf(one);
+      const { withdrawn } = one;
+      return {
+        number: one.number,
+        version,
+        equipment: text.equipment,
+        due: findInspectionEnd(one, values['procedure-inspect-d']),
+        ...(withdrawn ? { withdrawn: withdrawn.why } : {}),
+      };
+    }),
     policy: policyOf(values),
     values,
     valuesVersion,

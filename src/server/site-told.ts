@@ -7,6 +7,7 @@ import { CLOCK_STREAM, type StoredEvent } from '../ledger';
 import type { ClockMoved } from './clock';
 import { DEFECTS_OF_SITE } from './defects-read';
 import { PLANT_STREAM, type PlantSavedEvent } from './plant';
+import { PROCEDURES_OF_SITE } from './procedures-read';
 import {
   digestOfPin,
   nextRegister,
@@ -121,6 +122,7 @@ export class SiteTold {
         return;
       }
       case DEFECTS_OF_SITE.stream:
+      case PROCEDURES_OF_SITE.stream:
       case RULES_STREAM:
         // What counts of these is read from their events.
         this.into

@@ -1,36 +1,12 @@
 import { listOrigins } from '../core/isolation';
-import { findRequirement, type Dossier, type Template } from '../core/job';
-import {
-  describeChange,
-  diffPlants,
-  listPlanPoints,
-  mapPlan,
-  pointsOf,
-  type IsolationPlan,
-  type PlanPart,
-  type PlantGraph,
-} from '../core/plant';
+import { findChanges, findRequirement, type Dossier, type Template } from '../core/job';
+import { mapPlan, pointsOf, type PlanPart, type PlantGraph } from '../core/plant';
+import { newestOf } from '../core/procedures/record';
 import type { Db } from '../db';
 import { readJob, readSiteFor } from './job-state';
 import { listJobs } from './jobs';
 import { readGraph, readPlantVersion } from './plant';
-
-/** Ids on the plan, on the work and on the routes by which sources reach it. */
-function listTouched(
-  graph: PlantGraph,
-  dossier: Dossier,
-  plan: IsolationPlan,
-  routes: readonly string[][],
-) {
-  const links = new Set([...plan.close, ...routes.flat()]);
-  const ends = [...links].flatMap((id) => graph.links[graph.linkAt.get(id) ?? -1]?.between ?? []);
-  return new Set([
-    ...links,
-    ...ends,
-    ...listPlanPoints(plan),
-    ...dossier.scope.work.map(({ section }) => section),
-  ]);
-}
+import { listProcedures } from './procedures';
 
 function isIn(graph: PlantGraph, part: PlanPart, id: string): boolean {
   const table = {
@@ -47,14 +23,9 @@ function toTemplate(db: Db, job: string, dossier: Dossier, newest: number): Temp
   const { plan, plantVersion } = dossier.plan;
   const site = readSiteFor(db, dossier);
   const now = readGraph(db, newest);
-  const routes = listOrigins(findRequirement(dossier, site).trace).map(({ route }) => [...route]);
-  const touched = listTouched(site.graph, dossier, plan, routes);
+  const routes = listOrigins(findRequirement(dossier, site).trace).flatMap(({ route }) => route);
+  const work = dossier.scope.work.map(({ section }) => section);
   const keep = (part: PlanPart) => pointsOf(plan, part).filter((id) => isIn(now, part, id));
-  const changes = diffPlants(site.graph.plant, now.plant).map((change) => {
-    const row = now.links[now.linkAt.get(change.id) ?? -1];
-    const touches = touched.has(change.id) || (row?.between ?? []).some((end) => touched.has(end));
-    return { words: describeChange(change), touches };
-  });
   return {
     job,
     title: dossier.title,
@@ -64,20 +35,44 @@ function toTemplate(db: Db, job: string, dossier: Dossier, newest: number): Temp
     gone: (['close', 'open', 'restrain'] as const).flatMap((part) =>
       plan[part].filter((id) => !isIn(now, part, id)),
     ),
-    changes: changes.sort((a, b) => Number(b.touches) - Number(a.touches)),
+    changes: findChanges(site.sound ?? site.graph, now, { plan, work, routes }),
   };
 }
 
-/** Accepted plans of other jobs on the same equipment, newest first; undefined when there is no such job. */
+/** The written procedures of a machine as plans that may be taken over. */
+const listWritten = (db: Db, equipment: string): Template[] =>
+  listProcedures(db, equipment).map((line) => {
+    const { check, procedure, name, version, isOverdue, due } = line;
+    const { number, task } = procedure;
+    return {
+      job: newestOf(procedure).job,
+      title: task,
+      version: check.text.plantVersion,
+      newest: check.newest,
+      plan: mapPlan(check.text.plan, (ids) => ids.filter((id) => !check.gone.includes(id))),
+      gone: check.gone,
+      changes: check.changes,
+      procedure: {
+        number,
+        name,
+        version,
+        stops: check.stops,
+        ...(isOverdue ? { overdue: due } : {}),
+      },
+    };
+  });
+
+/** Written procedures of the same equipment, then accepted plans of other jobs on it, newest first; undefined when there is no such job. */
 export function listTemplates(db: Db, jobId: string): Template[] | undefined {
   const own = readJob(db, jobId).state;
   if (!own) return undefined;
   const newest = readPlantVersion(db);
-  return listJobs(db)
+  const earlier = listJobs(db)
     .filter(({ id, equipment }) => id !== jobId && equipment === own.equipment)
     .reverse()
     .flatMap(({ id }) => {
       const { state } = readJob(db, id);
       return (state && toTemplate(db, id, state, newest)) ?? [];
     });
+  return [...listWritten(db, own.equipment), ...earlier];
 }

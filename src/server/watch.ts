@@ -16,6 +16,7 @@ import {
   hasRow,
   listDefectsUp,
   listNextUp,
+  listProceduresUp,
   sortQueue,
   viewRow,
   type Board,
@@ -27,6 +28,7 @@ import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { readHandovers } from './handover';
 import { surveyOpenJobs } from './open-jobs';
+import { readProcedures } from './procedures-read';
 import { readSite } from './registers';
 import { readEach } from './unreadable';
 
@@ -136,6 +138,7 @@ export function readBoard(db: Db): Board {
     queue: sortQueue([
       ...jobs.flatMap(({ next }) => next),
       ...listDefectsUp(readDefects(db).record, site, now),
+      ...listProceduresUp(readProcedures(db).record, site, now),
     ]),
     clashes: clashesAt(db, jobs, { site, head, now }),
     names: Object.fromEntries([...site.people.values()].map(({ id, name }) => [id, name])),

@@ -21,6 +21,19 @@ async function closedBy(page: Page, job: string): Promise<readonly string[]> {
   return dossier.plan.plan?.close ?? [];
 }
 
+/** A seal change on P-201 with its permit out: the one that another story left, or one that is carried out now. */
+async function sealUnderPermit(page: Page): Promise<string> {
+  await open(page, 'ada', '/watch');
+  const answer = await page.request.get('/api/v1/board');
+  const { rows } = (await answer.json()) as {
+    readonly rows: readonly { readonly job: string; readonly equipment: string }[];
+  };
+  const there = rows.find(({ equipment }) => equipment === 'P-201');
+  if (there) return there.job;
+  const first = HANDED_BACK[0] as Step;
+  return (await carryOutOn(page, [...USABLE, ...fieldSteps(), ...PERMIT, first])).job;
+}
+
 /** Has the least effort computed on the page of a job, and keeps it. */
 async function planAnew(page: Page): Promise<void> {
   await takeLeastEffort(page);
@@ -34,8 +47,7 @@ test('a valve that passes is reported on the phone, stops the work and changes t
   baseURL,
 }) => {
   test.setTimeout(420_000);
-  const first = HANDED_BACK[0] as Step;
-  const { job } = await carryOutOn(page, [...USABLE, ...fieldSteps(), ...PERMIT, first]);
+  const job = await sealUnderPermit(page);
   const other = await raise(page, 'Another seal, later');
   await planAnew(page);
   await expect.poll(() => closedBy(page, other)).toContain('HV-2004');
@@ -96,4 +108,59 @@ test('a valve that passes is reported on the phone, stops the work and changes t
   await open(page, 'ada', `/jobs/${other}`);
   await planAnew(page);
   await expect.poll(() => closedBy(page, other)).toContain('HV-2004');
+});
+
+test('a plan that was carried out is written down as a procedure, inspected by another, and taken over', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  const job = await sealUnderPermit(page);
+  await open(page, 'ada', `/jobs/${job}`);
+  await page.getByText('Write it down as the procedure of this machine').click();
+  await page.getByLabel('Task', { exact: true }).fill('Mechanical seal changed');
+  await page.getByRole('button', { name: 'Write it down', exact: true }).click();
+  await sign(page, 'ada');
+  await page.getByRole('link', { name: 'PR-0001' }).click();
+  await expect(
+    page.getByRole('heading', { name: /PR-0001 Mechanical seal changed/ }),
+  ).toBeVisible();
+  await expect(page.getByLabel('Order of work')).toContainText('HV-2004');
+  await expectNoBarriers(page);
+  await shoot(page, 'procedure');
+
+  // Whoever works by it does not inspect it.
+  await open(page, 'elif', '/procedures/1');
+  await expect(page.getByText('somebody authorised who does not use it')).toBeVisible();
+  await open(page, 'ben', '/procedures/1');
+  await page.getByRole('combobox', { name: 'Gone through with' }).click();
+  await page.getByPlaceholder('Type to find').fill(nameOf('finn'));
+  await page.locator('[role=option][data-id="finn"]').click();
+  await page
+    .getByLabel('What was seen')
+    .fill('a seal change watched from the first lock to the try-start');
+  await page.getByRole('button', { name: 'Sign the inspection' }).click();
+  await sign(page, 'ben');
+  await expect(page.getByText('followed as written')).toBeVisible();
+
+  // Two presses from Watch; the next job on the machine is offered it, and takes its plan over.
+  await open(page, 'ada', '/watch');
+  await page.getByRole('link', { name: 'Jobs', exact: true }).first().click();
+  await page.getByRole('link', { name: 'Written procedures' }).click();
+  await expect(page.locator('[data-procedure="PR-0001"]')).toContainText(
+    'holds on the newest drawing',
+  );
+  await open(page, 'ada', '/jobs/new');
+  await page.getByRole('combobox', { name: 'Equipment' }).click();
+  await page.getByPlaceholder('Type to find').fill('P-201');
+  await page.locator('[role=option][data-id="P-201"]').click();
+  await page.getByRole('button', { name: 'Raise it by PR-0001' }).click();
+  await expect(page.getByLabel('What is to be done')).toHaveValue('Mechanical seal changed');
+  await page.getByRole('button', { name: 'Raise the job' }).click();
+  await page.waitForURL(/jobs\/J-\d+$/);
+  const next = page.url().split('/').at(-1) ?? '';
+  await page.getByRole('button', { name: 'Take the plan of PR-0001' }).click();
+  await expect(page.getByTestId('check-verdict')).toContainText('passes');
+  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(page.getByRole('button', { name: 'Send it for review' })).toBeVisible();
+  expect(await closedBy(page, next)).toContain('HV-2004');
 });

@@ -59,6 +59,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/rules/effect',
     '/api/defects',
     '/api/handover',
+    '/api/procedures',
     '/api/tokens',
     '/api/v1/work-orders',
     '/api/v1/readings',
@@ -79,6 +80,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/defects',
     '/defects/report',
     '/handover',
+    '/procedures',
+    '/procedures/1',
     '/find',
     '/audits',
     '/outside',
@@ -113,6 +116,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const data of [{}, '{', { command: { kind: 'explode' }, expected: 0, signatures: [] }]) {
     expect((await page.request.post('/api/handover', { data })).status()).toBe(400);
     expect((await page.request.post('/api/defects', { data })).status()).toBe(400);
+    expect((await page.request.post('/api/procedures', { data })).status()).toBe(400);
   }
   const handOver = await page.request.post('/api/handover', {
     data: {
@@ -126,6 +130,9 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   const repair = { kind: 'repair-defect', number: 1, done: 'nothing' };
   const mended = { data: { command: repair, signatures: [] } };
   expect((await page.request.post('/api/defects', mended)).status()).toBe(409);
+  const write = { kind: 'write-procedure', job: 'J-0001', task: 'x', note: '' };
+  const written = { data: { command: write, signatures: [] } };
+  expect((await page.request.post('/api/procedures', written)).status()).toBe(409);
   for (const [query, status] of [
     ['', 400],
     ['?number=0&job=J-0001', 400],

@@ -69,6 +69,7 @@ export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
   'plant/preview': [only(COORDINATOR, 'POST', '/api/plant/preview')],
   'plant/problem': [row('GET', '/api/plant/problem?section=P201-CAS')],
   'plant/versions': [only(COORDINATOR, 'POST', '/api/plant/versions')],
+  procedures: [row('POST', '/api/procedures')],
   'registers/[name]': [
     row('GET', '/api/registers/locks'),
     only(KEEPERS, 'POST', '/api/registers/locks'),

@@ -199,7 +199,8 @@ describe('a command about a defect', () => {
     ['a guard for no time', REPORTED, 'hana', guard(0), ['defect-until-wrong']],
     ['a guard for the longest time', REPORTED, 'hana', guard(168), []],
     ['a guard for longer', REPORTED, 'hana', guard(168.1), ['defect-until-wrong']],
-  ])('%s', (_label, record, actor, command, codes, more) => {
+  ])('%s', (...row) => {
+    const [, record, actor, command, codes, more] = row;
     expect(give(record(), actor, command, more).codes).toEqual(codes);
   });
 

@@ -20,6 +20,7 @@ import {
   listUnread,
   makeReport,
   NO_HANDOVERS,
+  NOTHING_KEPT,
   type HandoverCommand,
   type HandoverPart,
   type HandoverRecord,
@@ -30,7 +31,7 @@ const hoursOn = (hours: number) => new Date(Date.parse(START) + hours * 3_600_00
 function reportOf(state: DossierState, hours = 0, promised: HandoverRecord['promises'] = []) {
   const now = hoursOn(hours);
   const jobs = state ? [{ id: 'J-0001', dossier: standAt(state, now) }] : [];
-  return makeReport(jobs, [], { promised, defects: [] }, site, now);
+  return makeReport(jobs, [], { ...NOTHING_KEPT, promised }, site, now);
 }
 const wordsOf = (part: HandoverPart, ...rest: Parameters<typeof reportOf>) =>
   reportOf(...rest)[part].map(({ words }) => words);

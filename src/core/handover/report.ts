@@ -15,6 +15,7 @@ import {
   type Dossier,
   type SiteFacts,
 } from '../job';
+import { findInspectionEnd, nameProcedure, type Procedure } from '../procedures/record';
 import { findRevalidationDue } from '../permits';
 import type { HandoverLine, HandoverPart, HandoverReport } from './parts';
 import type { Promised } from './promised';
@@ -184,7 +185,25 @@ function listKept(promised: readonly Promised[], now: string): Lines {
 export interface Kept {
   readonly promised: readonly Promised[];
   readonly defects: readonly Defect[];
+  readonly procedures: readonly Procedure[];
 }
+
+export const NOTHING_KEPT: Kept = { promised: [], defects: [], procedures: [] };
+
+/** Procedures whose yearly inspection is overdue. */
+const listProcedures = (
+  record: readonly Procedure[],
+  { values }: SiteFacts,
+  now: string,
+): Lines => ({
+  overdue: record
+    .filter(({ withdrawn }) => withdrawn === undefined)
+    .map((one): HandoverLine => {
+      const until = findInspectionEnd(one, values['procedure-inspect-d']);
+      return { words: `${nameProcedure(one.number)} (${one.task}): inspection`, until };
+    })
+    .filter(({ until }) => until !== undefined && isOver(until, now)),
+});
 
 /** What is wrong with devices, and what stood in for longer than it was allowed to. */
 function listDefects(record: readonly Defect[], now: string): Lines {
@@ -209,7 +228,7 @@ function listDefects(record: readonly Defect[], now: string): Lines {
 export function makeReport(
   jobs: readonly StandingJob[],
   lost: readonly LostJob[],
-  { promised, defects }: Kept,
+  { promised, defects, procedures }: Kept,
   site: SiteFacts,
   now: string,
 ): HandoverReport {
@@ -227,6 +246,7 @@ export function makeReport(
     ...lost.map(({ id, words, people }): Lines => ({ live: [{ job: id, words, people }] })),
     listKept(promised, now),
     listDefects(defects, now),
+    listProcedures(procedures, site, now),
   ];
   const of = (part: HandoverPart) => all.flatMap((lines) => lines[part] ?? []);
   return {

@@ -54,6 +54,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     origin: z.enum(['effort', 'outage', 'points', 'own', 'template']),
     /** The job whose plan was taken as a template. */
     template: id.optional(),
+    /** The written procedure that was taken over, by its number. */
+    procedure: z.int().min(1).optional(),
     close: z.array(id).max(500),
     open: z.array(id).max(500),
     restrain: z.array(id).max(500),

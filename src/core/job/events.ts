@@ -26,6 +26,8 @@ export type JobEvent =
       readonly plantVersion?: number;
       /** By which trace it was drawn up; events from before there was a second one name none. */
       readonly trace?: number;
+      /** The version of the procedure that was taken over. */
+      readonly procedureVersion?: number;
     } & Body<'draft-plan'>)
   | ({
       readonly kind: 'grade-set';

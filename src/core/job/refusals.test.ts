@@ -3,6 +3,7 @@ import { refusalsOf } from '../../../tests/support/seal-change';
 import { CLASH_CODES } from '../schedule';
 import { explainIn, RULES, type RuleCode } from '../rules/book';
 import { DEFECT_RULES } from '../rules/defects';
+import { PROCEDURE_RULES } from '../rules/procedures';
 import { HANDOVER_RULES } from '../rules/watching';
 
 describe('refusals', () => {
@@ -68,6 +69,8 @@ describe('refusals', () => {
       ...Object.keys(HANDOVER_RULES),
       // Of defects, and of what they do to jobs: defects.test.ts in core/defects and in core/job.
       ...Object.keys(DEFECT_RULES),
+      // Of written procedures: procedures.test.ts in core/procedures.
+      ...Object.keys(PROCEDURE_RULES),
       // Of two jobs: clashes.test.ts.
       ...CLASH_CODES,
       // Of plants with other jobs or devices beside: shared.test.ts and standing.test.ts.

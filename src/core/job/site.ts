@@ -48,6 +48,15 @@ export interface SiteFacts {
   }[];
   /** Firms whose people work here; none where the site keeps no such register. */
   readonly employers?: readonly Employer[];
+  /** Written procedures, as far as a job may take them over. */
+  readonly procedures?: readonly {
+    readonly number: number;
+    readonly version: number;
+    readonly equipment: string;
+    /** By when it has to be inspected (ISO 8601, UTC). */
+    readonly due: string;
+    readonly withdrawn?: string | undefined;
+  }[];
   /** How the coordinator is reached, as it is printed on tags. */
   readonly reach?: string;
 }

@@ -30,6 +30,8 @@ interface Drafted {
   readonly plantVersion: number;
   /** By which trace it was drawn up. */
   readonly trace: number;
+  /** The written procedure that it was taken over from. */
+  readonly procedure?: { readonly number: number; readonly version: number };
   /** What the last reviewer wrote when the plan was sent back. */
   readonly returned?: string;
 }

@@ -6,6 +6,7 @@ import { HOT_WORK_RULES } from './hot-work';
 import { ISOLATING_RULES } from './isolating';
 import { PERMIT_RULES } from './permit';
 import { PLANNING_RULES } from './planning';
+import { PROCEDURE_RULES } from './procedures';
 import { PROVING_RULES } from './proving';
 import { RESTORING_RULES } from './restoring';
 import type { Rule } from './rule';
@@ -23,6 +24,7 @@ export const RULES = {
   ...SITE_RULES,
   ...STANDING_RULES,
   ...DEFECT_RULES,
+  ...PROCEDURE_RULES,
   ...CLASH_RULES,
   ...AUDIT_RULES,
   ...GAS_RULES,

@@ -309,6 +309,12 @@ export const SITE_VALUES = {
   ),
   'backup-keep': number('Backups that are kept', 'backups', [2, 14, 365], 'practice'),
   'bypass-most-h': number('Longest a device may be bypassed', 'h', [1, 168, 720], 'practice'),
+  'procedure-inspect-d': number(
+    'Procedures are inspected within',
+    'd',
+    [30, 365, 365],
+    '29 CFR 1910.147(c)(6)(i): at least annually',
+  ),
   'defect-most-h': number(
     'Longest that something may stand in for a defect',
     'h',

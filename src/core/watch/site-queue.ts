@@ -10,6 +10,7 @@ import {
 
 import type { SiteFacts } from '../job';
 import { ROLE_NAMES, type Role } from '../people/people';
+import { findInspectionEnd, nameProcedure, type Procedure } from '../procedures/record';
 import type { NextUp, Urgency } from './queue';
 
 interface Next {
@@ -34,6 +35,37 @@ function findNext(defect: Defect, isCritical: boolean, now: string): Next {
   if (defect.kind === 'repaired')
     return { urgency, role: 'area-operator', what: `${says}: repaired, try it`, ...at };
   return { urgency, role: 'coordinator', what: `${says}: have it repaired`, ...at };
+}
+
+/** How long before its inspection is due a procedure is named (ms). */
+const AHEAD_MS = 30 * 86_400_000;
+
+/** What a procedure needs next: its inspection, by its moment. */
+export function listProceduresUp(
+  record: readonly Procedure[],
+  { values }: SiteFacts,
+  now: string,
+): NextUp[] {
+  return record.flatMap((one): NextUp[] => {
+    const at = findInspectionEnd(one, values['procedure-inspect-d']);
+    if (one.withdrawn || Date.parse(at) - Date.parse(now) > AHEAD_MS) return [];
+    const name = nameProcedure(one.number);
+    const what = `${one.task}: have the procedure inspected`;
+    const to = `/procedures/${one.number}`;
+    const role = 'coordinator' as const;
+    return [
+      {
+        job: name,
+        title: 'Procedure',
+        urgency: 'timed',
+        at,
+        role,
+        who: ROLE_NAMES[role],
+        what,
+        to,
+      },
+    ];
+  });
 }
 
 /** What of the defects of a site needs someone next, at `now`. */

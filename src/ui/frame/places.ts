@@ -45,6 +45,7 @@ export const listPlaces = (isDemo: boolean): readonly Place[] =>
 /** Pages that lie behind a place without its address in theirs. */
 const BEHIND: Readonly<Record<string, string>> = {
   '/audits': '/records',
+  '/procedures': '/jobs',
   '/outside': '/records',
   '/rules': '/site',
   '/people': '/site',

@@ -3,13 +3,7 @@
 import type { NumberedTag } from '../../core/job';
 import type { Diagram } from '../../core/plant/drawing';
 import { PrintedDiagram } from '../diagram/diagram';
-
-const HELD: Readonly<Record<NumberedTag['held'], string>> = {
-  closed: 'closed and locked',
-  open: 'open and locked',
-  earthed: 'earthed',
-  restrained: 'held',
-};
+import { HELD_WORDS } from './held-words';
 
 /** The diagram of a job with its points numbered in the order of work, and what hangs at each. Made to be printed. */
 export function MarkedUp({
@@ -75,7 +69,7 @@ export function MarkedUp({
                 <td className="whitespace-nowrap font-mono">{point}</td>
                 <td>{what.replaceAll('-', ' ')}</td>
                 <td>{where}</td>
-                <td className="whitespace-nowrap">{HELD[held]}</td>
+                <td className="whitespace-nowrap">{HELD_WORDS[held]}</td>
                 <td className="font-mono">
                   {lock ?? <span className="inline-block w-20 border-b" />}
                 </td>

@@ -43,7 +43,7 @@ function applyMend(plan: IsolationPlan, mend: Mend): IsolationPlan {
 export function PlanPanel({ jobId, view, names }: DossierProps) {
   const run = useCommand();
   const stored = view.plan;
-  const { plan, origin, template, take, change, toggle, undo } = usePlanDraft();
+  const { plan, origin, template, procedure, take, change, toggle, undo } = usePlanDraft();
   const [drawingChecked, setDrawingChecked] = useState(false);
   const { close, open, restrain } = plan;
   const isEmpty = listPlanPoints(plan).length === 0;
@@ -65,7 +65,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
         onAccept={(command) => void run(command)}
         onTake={take}
       />
-      <Templates jobId={jobId} onTake={(taken, from) => take('template', taken, from)} />
+      <Templates jobId={jobId} onTake={(...taken) => take('template', ...taken)} />
       <AcceptedGrades grades={view.dossier.grades} lamps={view.lamps} names={names} />
       <PointTable
         plan={plan}
@@ -173,6 +173,7 @@ export function PlanPanel({ jobId, view, names }: DossierProps) {
               kind: 'draft-plan',
               origin,
               template,
+              procedure,
               close: [...close],
               open: [...open],
               restrain: [...restrain],

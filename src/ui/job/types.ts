@@ -1,6 +1,7 @@
 import type { DossierView, EarlierJob } from '../../core/job';
 import type { PackedChoices, SiteChoices } from '../../core/choices';
 import type { NextStep } from '../../core/watch';
+import type { JobProcedures } from '../../core/procedures/offered';
 import type { Fault } from '../../sim';
 
 export interface DossierProps {
@@ -16,6 +17,8 @@ export interface DossierProps {
   readonly asBuilt: Readonly<Record<string, string>>;
   /** Earlier jobs on the same equipment, newest first. */
   readonly earlier: readonly EarlierJob[];
+  /** Procedures of its machine, for whoever may write its plan down as one: the one that it is, and all. */
+  readonly procedures?: JobProcedures;
   /** Whether the stand-ins may be read. */
   readonly practice: boolean;
   /** What is wrong with the stand-in plant, for whoever leads the practice. */

@@ -65,7 +65,12 @@ export function JobList({
   return (
     <main className="flex flex-col gap-3 p-4">
       <div className="flex items-center justify-between">
-        <h1 className="text-xl font-bold">Jobs</h1>
+        <div className="flex items-baseline gap-4">
+          <h1 className="text-xl font-bold">Jobs</h1>
+          <Link href="/procedures" className="underline">
+            Written procedures
+          </Link>
+        </div>
         {mayRaise && (
           <Link href="/jobs/new" className="btn btn-primary btn-sm">
             Raise a job

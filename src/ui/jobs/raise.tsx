@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import type { Scope } from '../../core/plant';
+import type { OfferedProcedure } from '../../core/procedures/offered';
 import type { IncomingOrder } from '../../core/work-orders';
 import { CommandDesk, useCommand } from '../command/use-command';
 import { FormPick } from '../kit/form-pick';
@@ -19,6 +20,8 @@ interface RaiseProps {
   readonly order?: IncomingOrder | undefined;
   /** Where it was asked for on the plant. */
   readonly place?: Scope['work'][number] | undefined;
+  /** Written procedures of the machines. */
+  readonly procedures: readonly OfferedProcedure[];
 }
 
 interface Fields extends PlaceValues {
@@ -36,7 +39,41 @@ function findPlace(
   return (free.find(({ id }) => item?.sections.includes(id)) ?? free[0])?.id ?? '';
 }
 
-function RaiseForm({ equipment, sections, performers, order, place }: RaiseProps) {
+/** Written procedures of the machine: a press fills in their task and place. */
+function Written({
+  procedures,
+  onTake,
+}: {
+  readonly procedures: readonly OfferedProcedure[];
+  readonly onTake: (one: OfferedProcedure) => void;
+}) {
+  if (procedures.length === 0) return null;
+  return (
+    <section
+      aria-label="Written procedures"
+      className="flex flex-col gap-1 rounded-box bg-base-200 p-2"
+    >
+      <p className="text-sm">
+        There is a written procedure for this machine. Its plan is offered again when the job is
+        planned.
+      </p>
+      {procedures.map((one) => (
+        <div key={one.number} className="flex flex-wrap items-center gap-2 text-sm">
+          <button type="button" className="btn btn-sm" onClick={() => onTake(one)}>
+            Raise it by {one.name}
+          </button>
+          <span>
+            {one.task}, version {one.version}
+            {one.isOverdue && <strong>; its inspection is overdue</strong>}
+            {!one.isHolding && <strong>; it no longer holds on the plant as it is</strong>}
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function RaiseForm({ equipment, sections, performers, order, place, procedures }: RaiseProps) {
   const run = useCommand();
   const first =
     equipment.find(({ id }) => id === order?.equipment) ??
@@ -105,6 +142,15 @@ function RaiseForm({ equipment, sections, performers, order, place }: RaiseProps
             options={performers}
           />
         </div>
+        <Written
+          procedures={procedures.filter((one) => one.equipment === picked)}
+          onTake={({ task, scope }) => {
+            setValue('title', task);
+            setValue('hours', scope.hours);
+            setValue('work', [...scope.work]);
+            setValue('emptied', [...(scope.emptied ?? [])]);
+          }}
+        />
         <PlaceFields sections={sections} own={own} />
         <div>
           <button className="btn btn-primary btn-sm">Raise the job</button>

@@ -12,11 +12,18 @@ interface Draft {
   readonly origin: Origin;
   /** The job that the plan was taken over from. */
   readonly template?: string;
+  /** The written procedure that it was taken over from, by its number. */
+  readonly procedure?: number;
 }
 
 interface DraftDesk extends Draft {
   /** Takes a whole plan over. */
-  readonly take: (origin: Origin, plan: IsolationPlan, template?: string) => void;
+  readonly take: (
+    origin: Origin,
+    plan: IsolationPlan,
+    template?: string,
+    procedure?: number,
+  ) => void;
   /** Changes the plan by hand. */
   readonly change: (plan: IsolationPlan) => void;
   /** Puts a point in, or takes it out. */
@@ -52,10 +59,11 @@ export function PlanDraftDesk({
         plan,
         origin: now.origin === 'template' ? 'template' : 'own',
         template: now.template,
+        procedure: now.procedure,
       });
     return {
       ...now,
-      take: (origin, plan, template) => push({ plan, origin, template }),
+      take: (origin, plan, template, procedure) => push({ plan, origin, template, procedure }),
       change,
       toggle: (part, id) =>
         change({

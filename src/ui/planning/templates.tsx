@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { Template } from '../../core/job';
 import type { IsolationPlan } from '../../core/plant/schema';
+import { Instant } from '../kit/moment';
 
 function Since({ template }: { readonly template: Template }) {
   const { changes, version, newest, gone } = template;
@@ -27,13 +28,32 @@ function Since({ template }: { readonly template: Template }) {
   );
 }
 
+/** What a plan used before is called: the number of its procedure, or of its job. */
+const nameOf = ({ job, procedure }: Template): string => procedure?.name ?? job;
+
+/** What speaks against taking a procedure over as it is. */
+function Overdue({ stops, overdue }: NonNullable<Template['procedure']>) {
+  return (
+    <>
+      {overdue !== undefined && (
+        <p className="font-bold">
+          Its inspection was due <Instant at={overdue} />: it cannot be taken over before that.
+        </p>
+      )}
+      {stops.length > 0 && (
+        <p className="font-bold">It no longer holds on the plant as it is: {stops[0]}.</p>
+      )}
+    </>
+  );
+}
+
 /** Plans used before on the same equipment, each with what has changed in the plant since. */
 export function Templates({
   jobId,
   onTake,
 }: {
   readonly jobId: string;
-  readonly onTake: (plan: IsolationPlan, from: string) => void;
+  readonly onTake: (plan: IsolationPlan, from: string, procedure?: number) => void;
 }) {
   const [templates, setTemplates] = useState<readonly Template[]>();
   useEffect(() => {
@@ -50,23 +70,25 @@ export function Templates({
   }, [jobId]);
   if (!templates || templates.length === 0) return null;
   return (
-    <details>
+    <details open={templates.some(({ procedure }) => procedure !== undefined)}>
       <summary>Take a plan used before ({templates.length})</summary>
       <ul>
         {templates.map((template) => (
-          <li key={template.job} className="border-t border-base-300 py-2 text-sm">
+          <li key={nameOf(template)} className="border-t border-base-300 py-2 text-sm">
             <div className="flex items-center gap-3">
-              <span className="grow">
-                <span className="font-mono">{template.job}</span> {template.title}
+              <span className={`grow ${template.procedure ? 'font-bold' : ''}`}>
+                <span className="font-mono">{nameOf(template)}</span> {template.title}
+                {template.procedure && ', written procedure'}
               </span>
               <button
                 type="button"
-                className="btn btn-xs"
-                onClick={() => onTake(template.plan, template.job)}
+                className={`btn btn-xs ${template.procedure ? 'btn-primary' : ''}`}
+                onClick={() => onTake(template.plan, template.job, template.procedure?.number)}
               >
-                Take the plan of {template.job}
+                Take the plan of {nameOf(template)}
               </button>
             </div>
+            {template.procedure && <Overdue {...template.procedure} />}
             <Since template={template} />
           </li>
         ))}

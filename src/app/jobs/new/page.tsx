@@ -2,6 +2,7 @@ import { redirect } from 'next/navigation';
 import { ACTIVITIES } from '../../../core/plant';
 import { sharedDatabase } from '../../../server/database';
 import { listOffered } from '../../../server/choices';
+import { offerProcedures } from '../../../server/procedures';
 import { readSite } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { findOrder } from '../../../server/work-orders';
@@ -29,6 +30,7 @@ export default async function RaisePage({
       names={Object.fromEntries([...people.values()].map(({ id, name }) => [id, name]))}
       equipment={graph.plant.equipment.map(({ id, name, sections }) => ({ id, name, sections }))}
       sections={listOffered(site)}
+      procedures={offerProcedures(db)}
       performers={[...people.values()]
         .filter(({ authorisations }) =>
           authorisations.some(({ role }) => role === 'performing-authority'),

@@ -1,6 +1,7 @@
 import { findCalculation, findWaitSeconds } from '../../bench';
 import { findWhyNotEmptied, listPlanPoints, type Scope } from '../../plant';
 import { TRACE_VERSION, rankGrade } from '../../isolation';
+import { nameProcedure } from '../../procedures/record';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
@@ -130,6 +131,26 @@ function decideNoted(command: CommandOf<'note-calculation'>, { site }: Context):
   };
 }
 
+/** Refuses a written procedure that is not there, was withdrawn, is of another machine, or whose inspection is overdue. */
+function refuseProcedure(
+  { equipment }: Dossier,
+  { procedure: number }: CommandOf<'draft-plan'>,
+  { site, now }: Context,
+): Refusal[] {
+  if (number === undefined) return [];
+  const name = nameProcedure(number);
+  const one = site.procedures?.find((known) => known.number === number);
+  if (!one) return [refuse('procedure-unknown', { name })];
+  const { withdrawn: why, due } = one;
+  return [
+    ...(why === undefined ? [] : [refuse('procedure-withdrawn', { name, why })]),
+    ...(one.equipment === equipment
+      ? []
+      : [refuse('procedure-other-machine', { name, equipment: one.equipment, other: equipment })]),
+    ...(Date.parse(now) > Date.parse(due) ? [refuse('procedure-overdue', { name, due })] : []),
+  ];
+}
+
 export function decidePlanning(
   dossier: Dossier,
   command: CommandOf<
@@ -146,16 +167,19 @@ export function decidePlanning(
   const { plan } = dossier;
   const settled = plan.kind === 'accepted' ? [refuse('plan-settled')] : [];
   switch (command.kind) {
-    case 'draft-plan':
+    case 'draft-plan': {
+      const taken = context.site.procedures?.find(({ number }) => number === command.procedure);
       return {
-        refusals: settled,
+        refusals: [...settled, ...refuseProcedure(dossier, command, context)],
         event: {
           ...command,
           kind: 'plan-drafted',
           plantVersion: context.site.plantVersion,
           trace: TRACE_VERSION,
+          ...(taken ? { procedureVersion: taken.version } : {}),
         },
       };
+    }
     case 'set-grade': {
       const { demands } = findRequirement(dossier, context.site);
       const unknown = command.sources.filter((source) => !demands.some(({ id }) => id === source));

@@ -35,9 +35,13 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
   }
   if (event.kind === 'plan-drafted') {
     // Events from before versions were kept were all drawn up on the first.
-    const { origin, plantVersion = 1, trace = 1 } = event;
+    const { origin, plantVersion = 1, trace = 1, procedure: number, procedureVersion } = event;
     const plan = mapPlan(event, (ids) => ids);
-    const drafted = { plan, origin, author: mark.by, plantVersion, trace };
+    const taken =
+      number === undefined || procedureVersion === undefined
+        ? {}
+        : { procedure: { number, version: procedureVersion } };
+    const drafted = { plan, origin, author: mark.by, plantVersion, trace, ...taken };
     return { ...dossier, plan: { kind: 'drafted', ...drafted } };
   }
   if (event.kind === 'grade-set') {
@@ -55,6 +59,7 @@ export function evolvePlan(dossier: Dossier, event: JobEvent, mark: Mark): Dossi
     author: plan.author,
     plantVersion: plan.plantVersion,
     trace: plan.trace,
+    ...(plan.procedure ? { procedure: plan.procedure } : {}),
   };
   if (event.kind === 'label-checked') {
     return { ...dossier, plan: evolveLabels(plan, drafted, event, mark) };

@@ -4,6 +4,7 @@ import { AuditPanel } from '../permit/audit-panel';
 import { BlanksPanel } from '../entry/blanks-panel';
 import { PermitPanel } from '../permit/permit-panel';
 import { RestorePanel } from '../restore-panel';
+import { WriteProcedure } from '../write-procedure';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
 
@@ -16,6 +17,7 @@ export function RestoreStage(props: DossierProps) {
       )}
       <RestorePanel {...props} />
       <BlanksPanel {...props} />
+      <WriteProcedure {...props} />
       <AuditPanel {...props} />
     </>
   );

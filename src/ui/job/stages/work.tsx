@@ -3,6 +3,7 @@
 import { WorkPanel } from '../permit/work-panel';
 import { IsolatePanel } from '../isolate-panel';
 import { TestPanel } from '../test-panel';
+import { WriteProcedure } from '../write-procedure';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
 
@@ -13,6 +14,7 @@ export function WorkStage(props: DossierProps) {
       {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
       <WorkPanel {...props} />
       <TestPanel {...props} />
+      <WriteProcedure {...props} />
     </>
   );
 }

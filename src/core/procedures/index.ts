@@ -1,0 +1,4 @@
+export * from './check';
+export * from './commands';
+export * from './decide';
+export * from './record';
