@@ -5,6 +5,7 @@ import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import { defectCommandSchema } from '../core/defects';
 import { commandSchema, listSigners } from '../core/job';
+import { procedureCommandSchema } from '../core/procedures';
 import { ProgrammerFault } from '../core/result';
 import type { SiteValues } from '../core/rules/values';
 import { writeAlone, type Db } from '../db';
@@ -12,6 +13,7 @@ import { readNow, setClock } from './clock';
 import { carryOutDefect } from './defects';
 import { carryOutHandover, draftReport } from './handover';
 import { carryOut } from './jobs';
+import { carryOutProcedure } from './procedures';
 import { readValues } from './site-rules';
 
 const entrySchema = z.strictObject({
@@ -25,12 +27,14 @@ const entrySchema = z.strictObject({
 type Entry = z.infer<typeof entrySchema>;
 
 /** What was told of the site beside its jobs, in the order of time. */
-const siteEntrySchema = z.strictObject({
-  at: z.number(),
-  record: z.literal('defects'),
-  actor: z.string(),
-  command: defectCommandSchema,
-});
+const entryOf = <Record extends string, Schema extends z.ZodType>(
+  record: Record,
+  command: Schema,
+) => z.strictObject({ at: z.number(), record: z.literal(record), actor: z.string(), command });
+const siteEntrySchema = z.discriminatedUnion('record', [
+  entryOf('defects', defectCommandSchema),
+  entryOf('procedures', procedureCommandSchema),
+]);
 type SiteEntry = z.infer<typeof siteEntrySchema>;
 
 /** Moments in the file are written as if the day shift began here. */
@@ -95,11 +99,15 @@ function play(
 }
 
 function playOnSite(db: Db, entries: readonly SiteEntry[], clock: (minutes: number) => void): void {
-  for (const { at, actor, command } of entries) {
+  for (const { at, actor, ...told } of entries) {
     clock(at);
-    const answer = carryOutDefect(db, { command, actor, signed: [actor] });
+    const signed = [actor];
+    const answer =
+      told.record === 'defects'
+        ? carryOutDefect(db, { command: told.command, actor, signed })
+        : carryOutProcedure(db, { command: told.command, actor, signed });
     if (!answer.ok)
-      throw new ProgrammerFault(`${command.kind} at ${at}: ${JSON.stringify(answer)}`);
+      throw new ProgrammerFault(`${told.command.kind} at ${at}: ${JSON.stringify(answer)}`);
   }
 }
 

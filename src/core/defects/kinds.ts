@@ -5,7 +5,7 @@ export const DEFECTS = {
     means: 'It is no barrier, whatever hangs on it.',
   },
   'blade-stayed': {
-    label: 'a blade stays in when it is switched off',
+    label: 'keeps a blade in when it is switched off',
     means: 'It is no barrier, whatever hangs on it.',
   },
   seized: {

@@ -226,5 +226,8 @@ describe('a device at the work', () => {
     ['a valve of another pump', 'HV-2104', false],
   ])('%s', (_label, device, expected) => {
     expect(isAtWork(there(WALKED()), device, site)).toBe(expected);
+    // Also while it is reported.
+    const defect = device.startsWith('PG') ? 'gauge-dead' : 'label';
+    expect(isAtWork(there(WALKED()), device, under(device, defect))).toBe(expected);
   });
 });

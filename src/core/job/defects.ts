@@ -180,7 +180,9 @@ export function isAtWork(dossier: Dossier, device: string, site: SiteFacts): boo
       if (graph.neverIsolates[link]) near.add(otherEnd(graph, link, section));
     }
   }
-  const at = [...graph.outlets, ...graph.plant.gauges].find(({ id }) => ids.has(id));
+  // A dead gauge is not on the drawing as it is to be believed.
+  const { outlets, gauges } = soundOf(site).plant;
+  const at = [...outlets, ...gauges].find(({ id }) => ids.has(id));
   return at !== undefined && near.has(graph.sectionAt.get(at.section) ?? -1);
 }
 

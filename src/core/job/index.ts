@@ -19,6 +19,7 @@ export {
   type BoardClash,
   type JobClash,
 } from './clashes';
+export { listJobCautions, type JobCaution } from './cautions';
 export { gateCritical, gateDefects, isAtWork, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';

@@ -1,5 +1,6 @@
 import { listConditions, nameHazard, PAPERS } from '../permits';
 import { describePoint, type Step } from '../sequence';
+import { listJobCautions } from './cautions';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
 import { describeLiveBeside, describeSums } from './sheet-sums';
@@ -80,6 +81,10 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
         title: 'Conditions',
         items: listConditions('general', site.values),
       },
+      ...listJobCautions(dossier, site).map(
+        ({ title: kind, of, says }) =>
+          ({ kind: 'list', title: `Caution: ${kind} (${of.join(', ')})`, items: says }) as const,
+      ),
       ...describeSums(dossier, facts),
       ...('assessment' in permit
         ? [

@@ -36,6 +36,7 @@ import { isStepDone } from './gates';
 import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
+import { listJobCautions, type JobCaution } from './cautions';
 import { listJobDefects, type JobDefect } from './defects';
 import { listClashes, type JobClash } from './clashes';
 import { listPapers, listProposed, listSuggested } from './papers';
@@ -100,6 +101,8 @@ export interface DossierView {
   readonly bypasses: readonly Bypass[];
   /** What is reported of devices that its plan counts on. */
   readonly defects: readonly JobDefect[];
+  /** What is to be known about the kinds of equipment that it works on or isolates. */
+  readonly cautions: readonly JobCaution[];
   /** When the isolation has to be inspected. */
   readonly inspectionDue: string | undefined;
   /** Papers that the work and the plan ask for before any question is answered, and those that count. */
@@ -262,6 +265,7 @@ export function viewDossier(
     shared: order ? listShared(order.plan, others) : {},
     bypasses: listBypasses(dossier, site),
     defects: listJobDefects(dossier, site),
+    cautions: listJobCautions(dossier, site),
     inspectionDue: findInspectionDue(dossier, site),
     papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },
     air: viewAir(dossier, site).map((air) => {

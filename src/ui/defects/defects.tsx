@@ -13,18 +13,29 @@ import { Beside, Instant } from '../kit/moment';
 type Names = Readonly<Record<string, string>>;
 type Give = (command: DefectCommand) => void;
 
+/** Prices are asked for one after the other: each is a search of its own, and nobody gets many at once. */
+let asked: Promise<unknown> = Promise.resolve();
+
+const NO_PRICE = 'its price could not be worked out';
+
+async function askPrice(number: number, job: string): Promise<string> {
+  const query = new URLSearchParams({ number: String(number), job }).toString();
+  const answer = await fetch(`/api/defects/price?${query}`);
+  const { price = NO_PRICE } = (await answer.json()) as { readonly price?: string };
+  return price;
+}
+
 /** What a job has to do for want of the device: worked out when the page is looked at, beside it. */
 function CostOf({ number, job }: { readonly number: number; readonly job: string }) {
   const [said, setSaid] = useState<string>();
   useEffect(() => {
     let isGone = false;
-    const query = new URLSearchParams({ number: String(number), job }).toString();
-    void fetch(`/api/defects/price?${query}`)
-      .then(async (answer) => {
-        const { price } = (await answer.json()) as { readonly price?: string };
-        if (!isGone) setSaid(price ?? 'its price could not be worked out');
-      })
-      .catch(() => setSaid('its price could not be worked out'));
+    const next = () => (isGone ? NO_PRICE : askPrice(number, job).catch(() => NO_PRICE));
+    const mine = asked.then(next);
+    asked = mine;
+    void mine.then((price) => {
+      if (!isGone) setSaid(price);
+    });
     return () => {
       isGone = true;
     };

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Command, Lamp } from '../../core/job';
+import { findCautionsAt } from '../../core/job/caution-at';
 import { findSubject, isCodeOf, refuseScan } from '../../core/job/scan';
 import { explainWith } from '../../core/rules/explain';
 import { ISOLATING_RULES } from '../../core/rules/isolating';
@@ -15,6 +16,7 @@ import { PlantDiagram } from '../diagram/diagram';
 import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
 import { unpackChoices } from '../../core/choices';
+import { CautionList } from '../job/cautions-panel';
 import type { DossierProps, PackedProps } from '../job/types';
 import { AddPhoto } from '../photos/add-photo';
 import { loadList } from '../kit/combobox';
@@ -102,6 +104,7 @@ function TaskCard({
         <strong>{task.label}</strong> <span className="font-mono">{task.subject}</span>
       </p>
       <p>{task.words}</p>
+      <CautionList cautions={findCautionsAt(view.cautions, task.subject)} />
       {target && <p className="text-sm">{target.where}</p>}
       {TAGGED.includes(task.about.kind === 'step' ? task.about.step.phase : '') && (
         <a

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import type { Stage } from '../../core/job';
+import { CautionsPanel } from './cautions-panel';
 import { DefectsPanel } from './defects-panel';
 import { BypassPanel, InspectionPanel } from './standing-panel';
 import type { DossierProps } from './types';
@@ -25,6 +26,7 @@ export function StagePanel(props: DossierProps) {
   return (
     <>
       <Work {...props} />
+      <CautionsPanel cautions={props.view.cautions} />
       <DefectsPanel {...props} />
       <BypassPanel {...props} />
       <InspectionPanel {...props} />

@@ -1,5 +1,6 @@
 import type { ProcedureCheck } from '../../core/procedures';
-import { Beside, Instant } from '../kit/moment';
+import { countOf } from '../../core/text';
+import { Instant } from '../kit/moment';
 
 /** What the list and the page say of a procedure. */
 export interface Standing {
@@ -42,7 +43,8 @@ export function DueBy({
     </span>
   ) : (
     <span>
-      Inspection due <Beside at={due} now={now} />
+      Inspection due <Instant at={due} /> (in{' '}
+      {countOf(Math.ceil((Date.parse(due) - Date.parse(now)) / 86_400_000), 'day')}).
     </span>
   );
 }
