@@ -98,6 +98,11 @@ describe('cautions by kind of equipment', () => {
     const at = jobWith('CAP-1', NO_PLAN, 'drafted');
     expect(kindsOf(at, site)[0]?.[0]).toBe('capacitor bank');
     expect(kindsOf(carryOut([['ada', RAISE]]) as Dossier, site)).toEqual([]);
+    // Behind one fuse of the busbar, while nothing is planned.
+    const busbar = { ...RAISE, work: [{ section: 'SWB-A', activity: 'touch' as const }] };
+    expect(kindsOf(carryOut([['ada', busbar]]) as Dossier, site)).toEqual([
+      ['capacitor bank', 'CAP-BANK', 'ST-CAP1'],
+    ]);
   });
 
   it('are said at the points of the equipment, and at what is read there', () => {

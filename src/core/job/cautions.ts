@@ -1,6 +1,6 @@
 import { CAUTIONS, findCautionKind, type CautionKind, type KindOfCaution } from '../cautions/kinds';
 import { computePlantState, listInside } from '../isolation';
-import { EMPTY_PLAN, linksOf, type PlantGraph } from '../plant';
+import { EMPTY_PLAN, linksOf, otherEnd, type PlantGraph } from '../plant';
 import { findRequirement, type SiteFacts } from './site';
 import type { Dossier } from './state';
 
@@ -13,12 +13,17 @@ export interface JobCaution extends KindOfCaution {
   readonly points: readonly string[];
 }
 
-/** The work and what lies inside its isolation; the work alone while nothing is planned. */
+/** The work and what lies inside its isolation; the work and what is next to it while nothing is planned. */
 function listConcerned(dossier: Dossier, site: SiteFacts): ReadonlySet<number> {
   const { graph } = site;
   const { trace } = findRequirement(dossier, site);
   const { plan } = dossier;
-  if (plan.kind === 'none') return new Set(trace.zone);
+  if (plan.kind === 'none') {
+    const next = trace.zone.flatMap((section) =>
+      [...linksOf(graph, section)].map((link) => otherEnd(graph, link, section)),
+    );
+    return new Set([...trace.zone, ...next]);
+  }
   return listInside(graph, computePlantState(graph, plan.plan), trace);
 }
 
@@ -43,6 +48,7 @@ export function listJobCautions(dossier: Dossier, site: SiteFacts): JobCaution[]
   if (dossier.kind === 'closed') return [];
   const { graph } = site;
   const concerned = listConcerned(dossier, site);
+
   const plan = dossier.plan.kind === 'none' ? EMPTY_PLAN : dossier.plan.plan;
   const found = new Map<CautionKind, { of: string[]; points: string[] }>();
   const add = (kind: CautionKind, of: string, points: readonly string[]) => {
