@@ -13,8 +13,8 @@ import {
   listProvingRoles,
   listStanding,
   nameDefect,
-  type Defect,
   sortDefects,
+  type Defect,
   type DefectCommand,
   type DefectLine,
   type ReportableDevice,
@@ -22,27 +22,35 @@ import {
   type TouchedByDefect,
 } from '../core/defects';
 import { sayPrice } from '../core/defects/price';
-import { gateCritical, gateDefects, isAtWork, listDefectsAt, listOn, siteOf } from '../core/job';
+import { gateCritical, findAtWork, gateDefects, listDefectsAt, listOn, siteOf } from '../core/job';
 import { findAuthorisation, type Person, type Role } from '../core/people/people';
 import { listPlanPoints } from '../core/plant';
+import type { Refusal } from '../core/rules/refuse';
 import { tables, type Db } from '../db';
 import { doFor } from './beside/queue';
 import { readNow } from './clock';
 import { DEFECTS_OF_SITE, readDefects } from './defects-read';
 import { readSiteFor, readState } from './job-state';
 import { carryOut } from './jobs';
-import { readOpenJobs } from './open-jobs';
+import { readOpenJobs, type OpenJobRead } from './open-jobs';
 import { hasPicture } from './photos';
 import { readProblem } from './planning';
 import { readNames, readSite } from './registers';
 import { writeRecord, type RecordAnswer } from './site-record';
+
+/** Whether a refusal is for a defect, or for it among others. */
+const isFor = ({ facts }: Refusal, number: number): boolean =>
+  String(facts['name'] ?? facts['names'])
+    .split(', ')
+    .includes(nameDefect(number));
 
 /** Stops every live job whose isolation no longer holds by what was reported, in the name of whoever reported it. */
 function stopWhatStands(tx: Db, number: number, actor: string): StoppedJob[] {
   return readOpenJobs(tx).flatMap(({ id, dossier }): StoppedJob[] => {
     const { permit, halt, title } = dossier;
     if (permit.kind !== 'issued' || halt) return [];
-    if (gateDefects(dossier, readSiteFor(tx, dossier)).length === 0) return [];
+    const refusals = gateDefects(dossier, readSiteFor(tx, dossier));
+    if (!refusals.some((one) => isFor(one, number))) return [];
     const reason = `${nameDefect(number)} was reported: the isolation may no longer hold`;
     const done = carryOut(tx, {
       jobId: id,
@@ -127,9 +135,28 @@ export async function readPrice(
 export interface DefectsPage {
   readonly now: string;
   readonly standing: readonly DefectLine[];
+  /** The newest of those that are mended, and how many there are. */
   readonly mended: readonly DefectLine[];
+  readonly mendedCount: number;
   readonly names: Readonly<Record<string, string>>;
   readonly mayGuard: boolean;
+}
+
+/** So many mended ones are listed. */
+const MOST_MENDED = 50;
+
+/** What a job has to do with defects, worked out once for all of them. */
+function surveyJob(db: Db, job: OpenJobRead, now: string) {
+  const { dossier, id } = job;
+  const own = siteOf(job, readSiteFor(db, dossier));
+  const points = dossier.plan.kind === 'none' ? [] : listPlanPoints(dossier.plan.plan);
+  return {
+    job: id,
+    title: dossier.title,
+    named: new Set(listDefectsAt(points, own).map(({ one }) => one.number)),
+    refusals: [...gateDefects(dossier, own), ...gateCritical(dossier, own, now)],
+    isAtWork: findAtWork(dossier, own),
+  };
 }
 
 /** Every defect, safety-critical ones first, then those that hold jobs up, then those at a job; then the oldest. Mended ones the newest first. */
@@ -142,25 +169,16 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
   const people = [...site.people.values()];
   const holds = (person: Person, roles: readonly Role[]) =>
     roles.some((role) => findAuthorisation(person, role, now) === 'held');
-  const touched = (one: Defect): TouchedByDefect[] =>
-    open.flatMap((job) => {
-      const own = siteOf(job, readSiteFor(db, job.dossier));
-      const { plan, title } = job.dossier;
-      const points = plan.kind === 'none' ? [] : listPlanPoints(plan.plan);
-      const isNamed = listDefectsAt(points, own).some((at) => at.one.number === one.number);
-      const refusals = [...gateDefects(job.dossier, own), ...gateCritical(job.dossier, own, now)];
-      const isHeld = refusals.some(({ facts }) =>
-        String(facts['name'] ?? facts['names'])
-          .split(', ')
-          .includes(nameDefect(one.number)),
-      );
-      const isOnWay = isAtWork(job.dossier, one.device, own);
-      return isNamed || isHeld || isOnWay ? [{ job: job.id, title, isHeld, isOnWay }] : [];
+  const surveyed = record.some(isStanding) ? open.map((job) => surveyJob(db, job, now)) : [];
+  const touched = ({ number, device }: Defect): TouchedByDefect[] =>
+    surveyed.flatMap(({ job, title, named, refusals, isAtWork }) => {
+      const isHeld = refusals.some((one) => isFor(one, number));
+      const isOnWay = isAtWork(device);
+      return named.has(number) || isHeld || isOnWay ? [{ job, title, isHeld, isOnWay }] : [];
     });
   const lines = record.map((defect): DefectLine => {
     const device = findDevice(drawing, defect.device);
     const provers = listProvingRoles(site, defect.device);
-    const repairer = defect.kind === 'open' ? undefined : defect.repair.by;
     return {
       defect,
       name: nameDefect(defect.number),
@@ -170,16 +188,21 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
       isDrawn: device !== undefined,
       isOver: Date.parse(defect.guard?.until ?? defect.until ?? now) < Date.parse(now),
       jobs: isStanding(defect) ? touched(defect) : [],
-      provers: people
-        .filter((person) => person.id !== repairer && holds(person, provers))
-        .map(({ id }) => id),
+      provers:
+        defect.kind === 'repaired'
+          ? people
+              .filter((person) => person.id !== defect.repair.by && holds(person, provers))
+              .map(({ id }) => id)
+          : [],
     };
   });
   const standing = lines.filter(({ defect }) => isStanding(defect));
+  const mended = lines.filter(({ defect }) => !isStanding(defect));
   return {
     now,
     standing: sortDefects(standing),
-    mended: lines.filter(({ defect }) => !isStanding(defect)).reverse(),
+    mended: mended.slice(-MOST_MENDED).reverse(),
+    mendedCount: mended.length,
     names: readNames(db),
     mayGuard: holds(me, GUARDING_ROLES),
   };

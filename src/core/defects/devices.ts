@@ -4,6 +4,7 @@ import {
   type Gauge,
   type Link,
   type Outlet,
+  type Plant,
   type PlantGraph,
 } from '../plant';
 import { DEFECT_KINDS, type DefectKind } from './kinds';
@@ -15,15 +16,35 @@ export type Device =
   | { readonly table: 'gauges'; readonly id: string; readonly row: Gauge }
   | { readonly table: 'equipment'; readonly id: string };
 
+type ById<Row> = ReadonlyMap<string, Row>;
+interface Indexed {
+  readonly gauges: ById<Gauge>;
+  readonly equipment: ById<object>;
+}
+const indexed = new WeakMap<Plant, Indexed>();
+
+/** Gauges and equipment of a plant by their ids, worked out once. */
+function indexOf(plant: Plant): Indexed {
+  const known = indexed.get(plant);
+  if (known) return known;
+  const made = {
+    gauges: new Map(plant.gauges.map((row) => [row.id, row])),
+    equipment: new Map(plant.equipment.map((row) => [row.id, row])),
+  };
+  indexed.set(plant, made);
+  return made;
+}
+
 /** The device of a drawing with an id; undefined when it has none. What is only bookkeeping, such as an actuator that is not drawn, is none. */
-export function findDevice({ plant }: PlantGraph, id: string): Device | undefined {
-  const of = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
-    rows.find((row) => row.id === id);
-  const [link, outlet, gauge] = [of(plant.links), of(plant.outlets), of(plant.gauges)];
-  if (link) return { table: 'links', id, row: link };
+export function findDevice(graph: PlantGraph, id: string): Device | undefined {
+  const link = graph.links[graph.linkAt.get(id) ?? -1];
+  if (link && !graph.actuates.has(id)) return { table: 'links', id, row: link };
+  const outlet = graph.outlets[graph.outletAt.get(id) ?? -1];
   if (outlet) return { table: 'outlets', id, row: outlet };
+  const { gauges, equipment } = indexOf(graph.plant);
+  const gauge = gauges.get(id);
   if (gauge) return { table: 'gauges', id, row: gauge };
-  return of(plant.equipment) ? { table: 'equipment', id } : undefined;
+  return equipment.has(id) ? { table: 'equipment', id } : undefined;
 }
 
 const GUARDING: readonly Link['kind'][] = ['relief-valve', 'interlock-contact', 'stop-button'];

@@ -31,7 +31,7 @@ import {
   type DossierState,
   type SiteFacts,
 } from '.';
-import { isAtWork, listJobDefects } from './defects';
+import { findAtWork, listJobDefects } from './defects';
 
 const LATER = '2026-11-24T12:00:00.000Z';
 const BEFORE = '2026-11-24T06:00:00.000Z';
@@ -225,9 +225,9 @@ describe('a device at the work', () => {
     ['a gauge behind a valve', 'PG-2007', false],
     ['a valve of another pump', 'HV-2104', false],
   ])('%s', (_label, device, expected) => {
-    expect(isAtWork(there(WALKED()), device, site)).toBe(expected);
+    expect(findAtWork(there(WALKED()), site)(device)).toBe(expected);
     // Also while it is reported.
     const defect = device.startsWith('PG') ? 'gauge-dead' : 'label';
-    expect(isAtWork(there(WALKED()), device, under(device, defect))).toBe(expected);
+    expect(findAtWork(there(WALKED()), under(device, defect))(device)).toBe(expected);
   });
 });

@@ -165,25 +165,29 @@ export function gateDefects(dossier: Dossier, site: SiteFacts): Refusal[] {
 }
 
 /**
- * Whether a device is one that a plan of the job would look at first: on the way of something that can come at the work, next to what is worked on with
- * nothing between that could be shut, or an outlet or gauge of that.
+ * Which devices a plan of the job would look at first, as a question: on the way of something that can come at the work, next to what is worked on with
+ * nothing between that could be shut, or an outlet or gauge of that. Devices are named as on the newest drawing.
  */
-export function isAtWork(dossier: Dossier, device: string, site: SiteFacts): boolean {
+export function findAtWork(dossier: Dossier, site: SiteFacts): (device: string) => boolean {
   const { graph } = site;
-  const ids = new Set(listNamesOn(graph, device, newestOf(site).plant));
   const { trace } = findRequirement(dossier, site);
-  if (trace.sources.some(({ route }) => route.some((id) => ids.has(id)))) return true;
+  const ids = new Set(trace.sources.flatMap(({ route }) => route));
   const near = new Set(trace.zone);
   for (const section of near) {
     for (const link of linksOf(graph, section)) {
-      if (ids.has(graph.links[link]?.id ?? '')) return true;
+      ids.add(graph.links[link]?.id ?? '');
       if (graph.neverIsolates[link]) near.add(otherEnd(graph, link, section));
     }
   }
   // A dead gauge is not on the drawing as it is to be believed.
-  const { outlets, gauges } = soundOf(site).plant;
-  const at = [...outlets, ...gauges].find(({ id }) => ids.has(id));
-  return at !== undefined && near.has(graph.sectionAt.get(at.section) ?? -1);
+  const sound = soundOf(site);
+  const isNear = (id: string) => {
+    const found = findDevice(sound, id);
+    if (found?.table !== 'outlets' && found?.table !== 'gauges') return false;
+    return near.has(graph.sectionAt.get(found.row.section) ?? -1);
+  };
+  const newest = newestOf(site).plant;
+  return (device) => listNamesOn(sound, device, newest).some((id) => ids.has(id) || isNear(id));
 }
 
 /** Whether a job works in an area in which a device stands or guards. */

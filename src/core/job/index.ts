@@ -20,7 +20,7 @@ export {
   type JobClash,
 } from './clashes';
 export { listJobCautions, type JobCaution } from './cautions';
-export { gateCritical, gateDefects, isAtWork, listDefectsAt } from './defects';
+export { gateCritical, findAtWork, gateDefects, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';
 export { policyOf, strengthsOf, trustedBy } from './grading';

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { DefectCommand } from '../../core/defects/commands';
 import type { DefectLine } from '../../core/defects/line';
 import { listDefectSigners } from '../../core/defects/record';
-import { countOf } from '../../core/text';
+import { countOf, nameFew } from '../../core/text';
 import { useSigned } from '../command/use-signed';
 import { ChoiceField, SmallForm, TextField } from '../kit/field';
 import { Beside, Instant } from '../kit/moment';
@@ -183,7 +183,7 @@ function NextForms({
           Waits to be tried by somebody else:{' '}
           {provers.length === 0
             ? 'nobody at the site may. See who is authorised under People.'
-            : provers.map((id) => names[id] ?? id).join(', ')}
+            : nameFew(provers.map((id) => names[id] ?? id))}
           .
         </p>
       )}
@@ -288,6 +288,7 @@ export function DefectsScreen({
   now,
   standing,
   mended,
+  mendedCount,
   names,
   mayGuard,
 }: {
@@ -295,6 +296,7 @@ export function DefectsScreen({
   readonly now: string;
   readonly standing: readonly DefectLine[];
   readonly mended: readonly DefectLine[];
+  readonly mendedCount: number;
   readonly names: Names;
   readonly mayGuard: boolean;
 }) {
@@ -337,10 +339,8 @@ export function DefectsScreen({
       )}
       {mended.length > 0 && (
         <details>
-          <summary className="cursor-pointer font-bold">
-            Proved to be mended: {mended.length}
-          </summary>
-          {cards(mended.slice(0, 50))}
+          <summary className="cursor-pointer font-bold">Proved to be mended: {mendedCount}</summary>
+          {cards(mended)}
         </details>
       )}
       {shown}
