@@ -37,6 +37,7 @@ import { hasPicture } from './photos';
 import { readProblem } from './planning';
 import { readNames, readSite } from './registers';
 import { writeRecord, type RecordAnswer } from './site-record';
+import { readEach } from './unreadable';
 
 /** Whether a refusal is for a defect, or for it among others. */
 const isFor = ({ facts }: Refusal, number: number): boolean =>
@@ -44,13 +45,19 @@ const isFor = ({ facts }: Refusal, number: number): boolean =>
     .split(', ')
     .includes(nameDefect(number));
 
-/** Stops every live job whose isolation no longer holds by what was reported, in the name of whoever reported it. */
+/**
+ * Stops every live job whose isolation no longer holds by what was reported, in the name of whoever reported it. A job that cannot be read keeps nobody from
+ * reporting: it stands in every list as one that may be live.
+ */
 function stopWhatStands(tx: Db, number: number, actor: string): StoppedJob[] {
-  return readOpenJobs(tx).flatMap(({ id, dossier }): StoppedJob[] => {
-    const { permit, halt, title } = dossier;
-    if (permit.kind !== 'issued' || halt) return [];
-    const refusals = gateDefects(dossier, readSiteFor(tx, dossier));
-    if (!refusals.some((one) => isFor(one, number))) return [];
+  const live = readOpenJobs(tx).filter(
+    ({ dossier: { permit, halt } }) => permit.kind === 'issued' && !halt,
+  );
+  const { read: hit } = readEach(tx, live, (job) => {
+    const refusals = gateDefects(job.dossier, readSiteFor(tx, job.dossier));
+    return refusals.some((one) => isFor(one, number)) ? [job] : [];
+  });
+  return hit.flat().flatMap(({ id, dossier }): StoppedJob[] => {
     const reason = `${nameDefect(number)} was reported: the isolation may no longer hold`;
     const done = carryOut(tx, {
       jobId: id,
@@ -61,7 +68,9 @@ function stopWhatStands(tx: Db, number: number, actor: string): StoppedJob[] {
       signed: [actor],
     });
     // Should it not stop, nobody can sign on all the same, and it is at the head of the queue.
-    return done.ok ? [{ job: id, title, on: Object.keys(listOn(permit)) }] : [];
+    return done.ok
+      ? [{ job: id, title: dossier.title, on: Object.keys(listOn(dossier.permit)) }]
+      : [];
   });
 }
 
@@ -169,7 +178,9 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
   const people = [...site.people.values()];
   const holds = (person: Person, roles: readonly Role[]) =>
     roles.some((role) => findAuthorisation(person, role, now) === 'held');
-  const surveyed = record.some(isStanding) ? open.map((job) => surveyJob(db, job, now)) : [];
+  const { read: surveyed } = readEach(db, record.some(isStanding) ? open : [], (job) =>
+    surveyJob(db, job, now),
+  );
   const touched = ({ number, device }: Defect): TouchedByDefect[] =>
     surveyed.flatMap(({ job, title, named, refusals, isAtWork }) => {
       const isHeld = refusals.some((one) => isFor(one, number));

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Dossier, JobEvent } from '../core/job';
+import type { Dossier, JobEvent, SiteFacts } from '../core/job';
 import { findAuthorisation, type Person } from '../core/people/people';
 import { pointsOf, type Diagram, type PlantGraph } from '../core/plant';
 import {
@@ -15,6 +15,7 @@ import {
   type Procedure,
   type ProcedureCheck,
   type ProcedureCommand,
+  type ProcedureText,
 } from '../core/procedures';
 import type { JobProcedures, OfferedProcedure } from '../core/procedures/offered';
 import { tables, type Db } from '../db';
@@ -107,10 +108,23 @@ export interface ProcedureLine {
   readonly isOverdue: boolean;
 }
 
+type Checked = Pick<SiteFacts, 'graph' | 'policy'> & { readonly check: ProcedureCheck };
+const checked = new WeakMap<ProcedureText, Checked>();
+
+/** How a version stands on the plant of today, worked out once for each drawing, its defects and the grades. */
+function checkOnce(db: Db, text: ProcedureText, site: SiteFacts): ProcedureCheck {
+  const { graph, policy } = site;
+  const known = checked.get(text);
+  if (known?.graph === graph && known.policy === policy) return known.check;
+  const check = checkProcedure(text, site, findDrawing(db, text.plantVersion));
+  checked.set(text, { graph, policy, check });
+  return check;
+}
+
 function toLine(db: Db, procedure: Procedure, now: string): ProcedureLine {
   const site = readSite(db);
   const { version, text } = newestOf(procedure);
-  const check = checkProcedure(text, site, findDrawing(db, text.plantVersion));
+  const check = checkOnce(db, text, site);
   const due = findInspectionEnd(procedure, site.values['procedure-inspect-d']);
   return {
     procedure,
