@@ -1,12 +1,16 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { ExplainedRefusal } from '../../core/rules/book';
 import { post, type Posted } from './post';
 import { RefusedBand } from './refused-band';
-import { SignDialog } from './sign-dialog';
+
+const SignDialog = dynamic(() => import('./sign-dialog').then((part) => part.SignDialog), {
+  ssr: false,
+});
 
 interface Answered extends Posted {
   readonly kind?: 'refused' | 'changed-meanwhile' | 'error';

@@ -3,8 +3,6 @@
 import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import type { Stage } from '../../core/job';
-import { CautionsPanel } from './cautions-panel';
-import { DefectsPanel } from './defects-panel';
 import { BypassPanel, InspectionPanel } from './standing-panel';
 import type { DossierProps } from './types';
 
@@ -20,14 +18,25 @@ const STAGES: Readonly<Record<Stage, ComponentType<DossierProps>>> = {
   closed: dynamic(() => import('./stages/closed').then((file) => file.ClosedStage)),
 };
 
+/** What few jobs have is loaded where one has it. */
+const CautionsPanel = dynamic(() => import('./cautions-panel').then((file) => file.CautionsPanel));
+const DefectsPanel = dynamic(() => import('./defects-panel').then((file) => file.DefectsPanel));
+const WriteProcedure = dynamic(() =>
+  import('./write-procedure').then((file) => file.WriteProcedure),
+);
+
 /** The work of the stage that a job is at, with what it puts out of action and what stands for long. */
 export function StagePanel(props: DossierProps) {
-  const Work = STAGES[props.view.stage];
+  const { view, procedures } = props;
+  const Work = STAGES[view.stage];
+  const hasDefects =
+    view.defects.length > 0 || view.holding.some(({ code }) => code === 'defect-breaks-plan');
   return (
     <>
       <Work {...props} />
-      <CautionsPanel cautions={props.view.cautions} />
-      <DefectsPanel {...props} />
+      {view.cautions.length > 0 && <CautionsPanel cautions={view.cautions} />}
+      {hasDefects && <DefectsPanel {...props} />}
+      {procedures && <WriteProcedure {...props} />}
       <BypassPanel {...props} />
       <InspectionPanel {...props} />
     </>

@@ -2,7 +2,6 @@
 
 import { AuditPanel } from '../permit/audit-panel';
 import { PointList } from '../plan-panel';
-import { WriteProcedure } from '../write-procedure';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
 
@@ -12,7 +11,6 @@ export function ClosedStage(props: DossierProps) {
     <section aria-label="Closed">
       <h2 className="text-lg font-bold">Closed</h2>
       {props.view.plan && <PointList plan={props.view.plan} />}
-      <WriteProcedure {...props} />
       <AuditPanel {...props} />
     </section>
   );

@@ -4,7 +4,6 @@ import { AuditPanel } from '../permit/audit-panel';
 import { BlanksPanel } from '../entry/blanks-panel';
 import { PermitPanel } from '../permit/permit-panel';
 import { RestorePanel } from '../restore-panel';
-import { WriteProcedure } from '../write-procedure';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
 
@@ -17,7 +16,6 @@ export function RestoreStage(props: DossierProps) {
       )}
       <RestorePanel {...props} />
       <BlanksPanel {...props} />
-      <WriteProcedure {...props} />
       <AuditPanel {...props} />
     </>
   );

@@ -3,7 +3,6 @@
 import { WorkPanel } from '../permit/work-panel';
 import { IsolatePanel } from '../isolate-panel';
 import { TestPanel } from '../test-panel';
-import { WriteProcedure } from '../write-procedure';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
 
@@ -14,7 +13,6 @@ export function WorkStage(props: DossierProps) {
       {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
       <WorkPanel {...props} />
       <TestPanel {...props} />
-      <WriteProcedure {...props} />
     </>
   );
 }
