@@ -18,6 +18,16 @@ describe('versions of events', () => {
     });
   });
 
+  it('a handover of before defects were handed over names none', () => {
+    const report = { live: [{ words: 'J-0001' }] };
+    expect(liftEvent({ kind: 'shift-handed-over', v: 1, report })).toEqual({
+      kind: 'shift-handed-over',
+      report: { defects: [], live: [{ words: 'J-0001' }] },
+    });
+    const today = { kind: 'shift-handed-over', report: { defects: [{ words: 'D-0001' }] } };
+    expect(liftEvent({ ...today, v: versionOfKind('shift-handed-over') })).toEqual(today);
+  });
+
   it.each([3, 2.5, 0, '2', null])('a version that nobody here has written (%j) is refused', (v) => {
     expect(() => liftEvent({ kind: 'person-saved', v })).toThrow(WrittenLater);
   });

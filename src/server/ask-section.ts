@@ -1,9 +1,9 @@
+import type { PlanningProblem } from '../core/isolation';
 import { strengthsOf } from '../core/job';
 import type { Activity } from '../core/plant';
 import { askSection, mapPlant, scopeAt, type PlantMap, type SectionAnswer } from '../core/watch';
 import type { Db } from '../db';
 import { readOpenJobs } from './open-jobs';
-import type { PlanningProblem } from './planning';
 import { readSite } from './registers';
 
 /** The plant whole, as it is drawn newest and as the open jobs stand. */

@@ -1,11 +1,5 @@
 import { carryOutAt } from '../../tests/support/at-server';
-import {
-  fieldSteps,
-  HANDED_BACK,
-  PERMIT,
-  USABLE,
-  type Step,
-} from '../../tests/support/seal-change';
+import { USABLE, ON_STEPS } from '../../tests/support/seal-change';
 import type { DefectCommand } from '../core/defects';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { moveClock } from './clock';
@@ -26,7 +20,6 @@ beforeEach(async () => {
 });
 afterEach(() => closeDatabase(db));
 
-const LIVE = () => [...USABLE, ...fieldSteps(), ...PERMIT, HANDED_BACK[0] as Step];
 const give = (actor: string, command: DefectCommand, signed = [actor]) =>
   carryOutDefect(db, { command, actor, signed });
 const report = (device = 'HV-2004', defect: 'passes' | 'out-of-order' = 'passes') =>
@@ -58,7 +51,7 @@ describe('a defect that was reported', () => {
   });
 
   it('stops the live job that stands on it, and names who is to be called off', () => {
-    const { job } = carryOutAt(db, LIVE());
+    const { job } = carryOutAt(db, ON_STEPS());
     expect(report('HV-2104')).toMatchObject({ ok: true, stopped: [] });
     expect(ofJob(job).halt).toBeUndefined();
     expect(report()).toMatchObject({ ok: true, number: 2, stopped: [{ job, on: ['kit'] }] });

@@ -4,15 +4,16 @@ import {
   applyDefects,
   decideDefect,
   DEFECTS,
-  drawnNow,
   findDevice,
+  findEnd,
   GUARDING_ROLES,
-  isSafetyCritical,
+  isCriticalDefect,
   isStanding,
   listFitting,
   listProvingRoles,
   listStanding,
   nameDefect,
+  REPAIRING_ROLES,
   sortDefects,
   type Defect,
   type DefectCommand,
@@ -22,7 +23,15 @@ import {
   type TouchedByDefect,
 } from '../core/defects';
 import { sayPrice } from '../core/defects/price';
-import { gateCritical, findAtWork, gateDefects, listDefectsAt, listOn, siteOf } from '../core/job';
+import {
+  drawnNow,
+  gateCritical,
+  findAtWork,
+  gateDefects,
+  listDefectsAt,
+  listOn,
+  siteOf,
+} from '../core/job';
 import { findAuthorisation, type Person, type Role } from '../core/people/people';
 import { listPlanPoints } from '../core/plant';
 import type { Refusal } from '../core/rules/refuse';
@@ -130,14 +139,13 @@ export async function readPrice(
   const problem = asked && readProblem(db, job);
   if (!problem || !asked || !standing.some((one) => one.number === number)) return undefined;
   const site = siteOf(asked, readSiteFor(db, asked.dossier));
-  const { plant: worn, ...rest } = problem;
   const mended = applyDefects(
     site.sound ?? site.graph,
     standing.filter((one) => one.number !== number),
     drawnNow(site).plant,
     problem.strengths,
   ).plant;
-  return sayPrice(await doFor(who, { kind: 'price', question: { ...rest, worn, mended } }));
+  return sayPrice(await doFor(who, { kind: 'price', question: { problem, mended } }));
 }
 
 /** What of the site a list of defects needs. */
@@ -149,6 +157,7 @@ export interface DefectsPage {
   readonly mendedCount: number;
   readonly names: Readonly<Record<string, string>>;
   readonly mayGuard: boolean;
+  readonly mayRepair: boolean;
 }
 
 /** So many mended ones are listed. */
@@ -184,20 +193,18 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
   const touched = ({ number, device }: Defect): TouchedByDefect[] =>
     surveyed.flatMap(({ job, title, named, refusals, isAtWork }) => {
       const isHeld = refusals.some((one) => isFor(one, number));
-      const isOnWay = isAtWork(device);
-      return named.has(number) || isHeld || isOnWay ? [{ job, title, isHeld, isOnWay }] : [];
+      return named.has(number) || isHeld || isAtWork(device) ? [{ job, title, isHeld }] : [];
     });
   const lines = record.map((defect): DefectLine => {
-    const device = findDevice(drawing, defect.device);
     const provers = listProvingRoles(site, defect.device);
     return {
       defect,
       name: nameDefect(defect.number),
       says: DEFECTS[defect.defect].label,
       means: DEFECTS[defect.defect].means,
-      isCritical: device !== undefined && isSafetyCritical(device) && defect.defect !== 'label',
-      isDrawn: device !== undefined,
-      isOver: Date.parse(defect.guard?.until ?? defect.until ?? now) < Date.parse(now),
+      isCritical: isCriticalDefect(drawing, defect),
+      isDrawn: findDevice(drawing, defect.device) !== undefined,
+      isOver: Date.parse(findEnd(defect) ?? now) < Date.parse(now),
       jobs: isStanding(defect) ? touched(defect) : [],
       provers:
         defect.kind === 'repaired'
@@ -216,6 +223,7 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
     mendedCount: mended.length,
     names: readNames(db),
     mayGuard: holds(me, GUARDING_ROLES),
+    mayRepair: holds(me, REPAIRING_ROLES),
   };
 }
 

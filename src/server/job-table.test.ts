@@ -1,11 +1,5 @@
 import { carryOutAt } from '../../tests/support/at-server';
-import {
-  fieldSteps,
-  HANDED_BACK,
-  PERMIT,
-  USABLE,
-  type Step,
-} from '../../tests/support/seal-change';
+import { fieldSteps, USABLE, ON_STEPS } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { moveClock } from './clock';
 import { loadDemo } from './demo';
@@ -26,7 +20,6 @@ const person = (id: string) => {
   return found;
 };
 const seenBy = (id: string) => readJobTable(db, person(id));
-const LIVE = () => [...USABLE, ...fieldSteps(), ...PERMIT, HANDED_BACK[0] as Step];
 
 describe('the list of jobs', () => {
   it('says of each what it is at, where, whose people do it, and what is next by whom', () => {
@@ -53,7 +46,7 @@ describe('the list of jobs', () => {
   });
 
   it('puts what has people at it first, and what cannot wait before all', () => {
-    const { job } = carryOutAt(db, LIVE());
+    const { job } = carryOutAt(db, ON_STEPS());
     const [first] = seenBy('hana');
     expect(first).toMatchObject({ id: job, stands: 'permit live', isAtHatch: true, until: expect.any(String) as string }); // prettier-ignore
     moveClock(db, 12);
@@ -83,7 +76,7 @@ describe('what is next at a job', () => {
   });
 
   it('has its moment where there is one, and what cannot wait comes first', () => {
-    const { job } = carryOutAt(db, LIVE());
+    const { job } = carryOutAt(db, ON_STEPS());
     expect(nextOf(job)?.at).toBeDefined();
     moveClock(db, 12);
     expect(nextOf(job)).toMatchObject({ urgency: 'now' });

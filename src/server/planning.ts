@@ -5,7 +5,7 @@ import {
   explainPoints,
   listFailures,
   listOrigins,
-  type GradePolicy,
+  type PlanningProblem,
 } from '../core/isolation';
 import {
   findPlant,
@@ -14,7 +14,7 @@ import {
   strengthsOf,
   type Dossier,
 } from '../core/job';
-import type { Grade, IsolationPlan, Plant, Scope } from '../core/plant';
+import type { IsolationPlan } from '../core/plant';
 import { EMPTY_PLAN, pointsOf, type Diagram } from '../core/plant';
 import type { Db } from '../db';
 import { drawAround } from './diagram';
@@ -22,18 +22,6 @@ import { readJob, readSiteFor } from './job-state';
 
 function findDossier(db: Db, jobId: string): Dossier | undefined {
   return readJob(db, jobId).state;
-}
-
-/** What has to be known to plan a job elsewhere, in plain data. */
-export interface PlanningProblem {
-  readonly plant: Plant;
-  readonly scope: Scope;
-  readonly grades: Readonly<Record<string, Grade>>;
-  readonly policy: GradePolicy;
-  /** What each kind counts for at this site. */
-  readonly strengths: ReturnType<typeof strengthsOf>;
-  /** Relief valves that are allowed by name to be out of service. */
-  readonly reliefAccepted: readonly string[];
 }
 
 /** The planning problem of a job as it stands; undefined when there is no such job. */

@@ -1,13 +1,5 @@
 import { carryOutAt } from '../../tests/support/at-server';
-import {
-  DRAFT,
-  fieldSteps,
-  HANDED_BACK,
-  PERMIT,
-  RAISE,
-  USABLE,
-  type Step,
-} from '../../tests/support/seal-change';
+import { DRAFT, RAISE, ON_STEPS } from '../../tests/support/seal-change';
 import type { ProcedureCommand } from '../core/procedures';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { moveClock } from './clock';
@@ -44,8 +36,7 @@ const person = (id: string) => {
 };
 /** A seal change under permit, written down. */
 function written(): string {
-  const live = [...USABLE, ...fieldSteps(), ...PERMIT, HANDED_BACK[0] as Step];
-  const { job } = carryOutAt(db, live);
+  const { job } = carryOutAt(db, ON_STEPS());
   expect(give('ada', { kind: 'write-procedure', job, task: 'Seal change', note: '' })).toMatchObject({ ok: true }); // prettier-ignore
   return job;
 }

@@ -4,7 +4,7 @@ import { applyDefects, listStanding } from '../core/defects';
 import { policyOf, strengthsOf, trustedBy, type SiteFacts } from '../core/job';
 import type { Instrument, Person } from '../core/people/people';
 import { authorisationsSchema } from '../core/people/schema';
-import { findInspectionEnd, newestOf } from '../core/procedures/record';
+import { listTakeable } from '../core/procedures/record';
 import { changeRegisters, type RegisterChange } from '../core/registers/change';
 import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/schema';
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
@@ -157,17 +157,7 @@ function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
     plantVersion,
     ...(plantVersion === newest ? {} : { newest: { version: newest, ...trust(newest) } }),
     defects,
-    procedures: readProcedures(db).record.map((one) => {
-      const { version, text } = newestOf(one);
-      const { withdrawn } = one;
-      return {
-        number: one.number,
-        version,
-        equipment: text.equipment,
-        due: findInspectionEnd(one, values['procedure-inspect-d']),
-        ...(withdrawn ? { withdrawn: withdrawn.why } : {}),
-      };
-    }),
+    procedures: listTakeable(readProcedures(db).record, values['procedure-inspect-d']),
     policy: policyOf(values),
     values,
     valuesVersion,

@@ -1,5 +1,6 @@
 import type { Mark } from '../core/job';
-import { explainIn, type ExplainedRefusal, type Refusal } from '../core/rules/book';
+import { explainIn, type ExplainedRefusal } from '../core/rules/book';
+import type { RecordDecision } from '../core/rules/decision';
 import { perProcess, writeAlone, type Db } from '../db';
 import { appendEvents, readStream } from '../ledger';
 import { readNow } from './clock';
@@ -47,11 +48,6 @@ export type RecordAnswer =
   | { readonly ok: true; readonly version: number }
   | { readonly ok: false; readonly kind: 'refused'; readonly refusals: readonly ExplainedRefusal[] }
   | { readonly ok: false; readonly kind: 'changed-meanwhile'; readonly version: number };
-
-/** What a decision about a record comes to: the event that follows, or every reason against it. */
-export type RecordDecision<Event> =
-  | { readonly ok: true; readonly event: Event }
-  | { readonly ok: false; readonly refusals: readonly Refusal[] };
 
 /**
  * Decides about a record and appends what follows, in one transaction. `decide` answers undefined where its sender has not seen how things stand

@@ -1,11 +1,5 @@
 import { carryOutAt } from '../../tests/support/at-server';
-import {
-  fieldSteps,
-  HANDED_BACK,
-  PERMIT,
-  USABLE,
-  type Step,
-} from '../../tests/support/seal-change';
+import { USABLE, type Step, ON_STEPS } from '../../tests/support/seal-change';
 import { closeDatabase, openDatabase, type Db } from '../db';
 import { moveClock } from './clock';
 import { loadDemo } from './demo';
@@ -31,7 +25,7 @@ const waitFor = (fits: (head: number, now: string) => boolean) =>
 
 describe('the live board', () => {
   it('shows a permit from issue until it lapses, with people and counts', () => {
-    const at = carryOutAt(db, [...USABLE, ...fieldSteps(), ...PERMIT, HANDED_BACK[0] as Step]);
+    const at = carryOutAt(db, ON_STEPS());
     const board = readBoard(db);
     expect(board.rows).toMatchObject([{ job: at.job, state: 'issued', on: ['kit'] }]);
     expect(board.counts).toMatchObject({ live: 1, on: 1, lapsed: 0, unbalanced: 0 });

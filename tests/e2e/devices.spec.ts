@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { fieldSteps, HANDED_BACK, PERMIT, USABLE, type Step } from '../support/seal-change';
+import { ON_STEPS } from '../support/seal-change';
 import {
   carryOutOn,
   expectNoBarriers,
@@ -30,8 +30,7 @@ async function sealUnderPermit(page: Page): Promise<string> {
   };
   const there = rows.find(({ equipment }) => equipment === 'P-201');
   if (there) return there.job;
-  const first = HANDED_BACK[0] as Step;
-  return (await carryOutOn(page, [...USABLE, ...fieldSteps(), ...PERMIT, first])).job;
+  return (await carryOutOn(page, ON_STEPS())).job;
 }
 
 /** Has the least effort computed on the page of a job, and keeps it. */

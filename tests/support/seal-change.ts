@@ -553,6 +553,8 @@ export const ISSUED_WITH = (...yes: QuestionCode[]): DossierState => {
   return known;
 };
 const issuedWith = new Map<string, DossierState>();
+/** The steps of a job under permit with its first worker signed on. */
+export const ON_STEPS = (): Step[] => [...ISSUED(), HANDED_BACK[0] as Step];
 export const LIVE = once(() => carryOut(ISSUED()));
 export const ON = once(() => carryOut([HANDED_BACK[0] as Step], LIVE()));
 export const ACCEPTED = once(() => carryOut(REVIEWED));

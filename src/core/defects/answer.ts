@@ -11,6 +11,4 @@ export interface TouchedByDefect {
   readonly title: string;
   /** Whether it is held up by it now. */
   readonly isHeld: boolean;
-  /** Whether something can come at its work over the device. */
-  readonly isOnWay: boolean;
 }

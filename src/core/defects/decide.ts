@@ -1,6 +1,7 @@
-import { disciplineOf, requireRole } from '../job/authority';
-import type { SiteFacts } from '../job/site';
+import { disciplineOf, requireRole, requireSigned } from '../job/authority';
+import { drawnNow, type SiteFacts } from '../job/site';
 import type { Role } from '../people/people';
+import type { RecordDecision } from '../rules/decision';
 import { refuse, type Refusal } from '../rules/refuse';
 import type { DefectCommand } from './commands';
 import { findDevice, isSafetyCritical, listAreasOf, listFitting, type Device } from './devices';
@@ -24,14 +25,11 @@ export interface DefectContext {
   readonly hasPicture: (digest: string) => boolean;
 }
 
-export type DefectDecision =
-  | { readonly ok: true; readonly event: DefectEvent }
-  | { readonly ok: false; readonly refusals: readonly Refusal[] };
-
 /** Who may say that a defect stands and what stands in for the device. */
 export const GUARDING_ROLES: readonly Role[] = ['issuing-authority', 'site-manager'];
 
-const REPAIRING: readonly Role[] = [
+/** Who may say what was done about a defect. */
+export const REPAIRING_ROLES: readonly Role[] = [
   'isolating-electrical',
   'isolating-mechanical',
   'isolating-process',
@@ -48,10 +46,6 @@ export function listProvingRoles({ graph }: SiteFacts, id: string): readonly Rol
     device?.table === 'links' || device?.table === 'outlets' ? [disciplineOf(graph, id)] : [];
   return [...discipline, ...(isDetector ? (['gas-tester'] as const) : []), 'area-operator'];
 }
-
-/** The drawing that people report on: the newest, without what defects make of it. */
-export const drawnNow = ({ sound, newest, graph }: SiteFacts) =>
-  newest?.sound ?? newest?.graph ?? sound ?? graph;
 
 /** So far ahead somebody may expect a repair (h): a leap year. */
 const FAR_H = 8784;
@@ -119,7 +113,7 @@ function decideAbout(
     }
     case 'repair-defect':
       return [
-        ...requireRole(at, actor, REPAIRING),
+        ...requireRole(at, actor, REPAIRING_ROLES),
         ...(one.kind === 'open' ? [] : [refuse('defect-not-open', { name })]),
       ];
     case 'prove-defect': {
@@ -152,10 +146,8 @@ export function decideDefect(
   record: DefectRecord,
   command: DefectCommand,
   context: DefectContext,
-): DefectDecision {
-  const unsigned = listDefectSigners(command, context.actor)
-    .filter((person) => !context.signed.has(person))
-    .map((id) => refuse('signature-missing', { person: context.site.people.get(id)?.name ?? id }));
+): RecordDecision<DefectEvent> {
+  const unsigned = requireSigned(listDefectSigners(command, context.actor), context);
   const about = (number: number): Refusal[] => {
     const one = record[number - 1];
     return one && command.kind !== 'report-defect'

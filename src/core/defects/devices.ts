@@ -55,6 +55,15 @@ export const isSafetyCritical = (device: Device): boolean =>
     ? GUARDING.includes(device.row.kind)
     : device.table === 'gauges' && device.row.reads === 'gas';
 
+/** Whether a defect puts a safety-critical device of a drawing out of action: a label alone does not. */
+export function isCriticalDefect(
+  graph: PlantGraph,
+  { device, defect }: { readonly device: string; readonly defect: DefectKind },
+): boolean {
+  const found = findDevice(graph, device);
+  return found !== undefined && isSafetyCritical(found) && defect !== 'label';
+}
+
 const BLADES: readonly Link['kind'][] = [
   'isolator',
   'circuit-breaker',

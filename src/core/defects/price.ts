@@ -1,25 +1,13 @@
+import { computeCost, openProblem, type PlanningProblem } from '../isolation';
 import { PlanFinder } from '../isolation/planner/best';
 import { limitTime } from '../isolation/planner/limits';
-import { computeCost, computeRequirement, type GradePolicy } from '../isolation';
-import {
-  buildGraph,
-  type Grade,
-  type LinkKind,
-  type Plant,
-  type Scope,
-  type Strength,
-} from '../plant';
+import type { Plant } from '../plant';
 import { countOf } from '../text';
 
 /** A job to be planned twice: on the plant as it is to be believed, and as it would be if one device were mended. */
 export interface PriceQuestion {
-  readonly worn: Plant;
+  readonly problem: PlanningProblem;
   readonly mended: Plant;
-  readonly scope: Scope;
-  readonly grades: Readonly<Record<string, Grade>>;
-  readonly policy: GradePolicy;
-  readonly strengths: Readonly<Record<LinkKind, Strength>>;
-  readonly reliefAccepted: readonly string[];
 }
 
 /** The fewest points of a plan and what carrying them out takes (min); undefined where no plan holds the job. */
@@ -37,13 +25,8 @@ export interface DefectPrice {
 /** How long each of both may be sought (s): the answer is a price, not a plan. */
 const SECONDS = 4;
 
-function findFewest(
-  plant: Plant,
-  { scope, grades, policy, strengths, reliefAccepted }: PriceQuestion,
-  now: () => number,
-): Fewest | undefined {
-  const graph = buildGraph(plant, strengths);
-  const requirement = computeRequirement(graph, scope, grades, policy, reliefAccepted);
+function findFewest(problem: PlanningProblem, now: () => number): Fewest | undefined {
+  const { graph, requirement } = openProblem(problem);
   const best = new PlanFinder(graph, requirement, {}, limitTime(SECONDS, now)).best('points');
   if (!best) return undefined;
   const { points, effort } = computeCost(graph, best.plan);
@@ -51,10 +34,12 @@ function findFewest(
 }
 
 /** Plans a job twice for the fewest points, with the defect and as if it were mended. `now` gives the time (ms). */
-export function computePrice(question: PriceQuestion, now: () => number): DefectPrice {
-  const [worn, mended] = [question.worn, question.mended].map((plant) =>
-    findFewest(plant, question, now),
-  );
+export function computePrice(
+  { problem, mended: plant }: PriceQuestion,
+  now: () => number,
+): DefectPrice {
+  const worn = findFewest(problem, now);
+  const mended = findFewest({ ...problem, plant }, now);
   return { ...(worn ? { worn } : {}), ...(mended ? { mended } : {}) };
 }
 

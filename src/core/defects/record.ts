@@ -1,7 +1,7 @@
 import type { Mark } from '../job/mark';
 import type { StandingDefect } from './apply';
 import type { DefectCommand } from './commands';
-import type { DefectKind } from './kinds';
+import { DEFECTS, type DefectKind } from './kinds';
 
 type Of<Kind extends DefectCommand['kind']> = Extract<DefectCommand, { kind: Kind }>;
 type Body<Kind extends DefectCommand['kind']> = Omit<Of<Kind>, 'kind'>;
@@ -96,6 +96,14 @@ export const listStanding = (record: DefectRecord): StandingDefect[] =>
     at,
     ...(guard ? { guard: { until: guard.until, standsIn: guard.standsIn } } : {}),
   }));
+
+/** Until when a defect may stand: as somebody with authority said, else as its reporter did; undefined where nobody did. */
+export const findEnd = ({ guard, until }: Pick<Defect, 'guard' | 'until'>): string | undefined =>
+  guard?.until ?? until;
+
+/** "HV-2004 passes when it is shut": what is wrong with what. */
+export const sayDefect = ({ device, defect }: Pick<Defect, 'device' | 'defect'>): string =>
+  `${device} ${DEFECTS[defect].label}`;
 
 /** "D-0007": a defect by its number, as it is spoken of and printed. */
 export const nameDefect = (number: number): string => `D-${String(number).padStart(4, '0')}`;

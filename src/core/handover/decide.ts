@@ -1,5 +1,6 @@
-import { requireRole, type SiteFacts } from '../job';
+import { requireRole, requireSigned, type SiteFacts } from '../job';
 import { findAuthorisation, type Role } from '../people/people';
+import type { RecordDecision } from '../rules/decision';
 import { refuse, type Refusal } from '../rules/refuse';
 import type { HandoverReport } from './parts';
 import { listHandoverSigners, type HandoverEvent, type HandoverRecord } from './record';
@@ -29,9 +30,7 @@ export interface HandoverContext {
   readonly report: HandoverReport;
 }
 
-export type HandoverDecision =
-  | { readonly ok: true; readonly event: HandoverEvent }
-  | { readonly ok: false; readonly refusals: readonly Refusal[] };
+export type HandoverDecision = RecordDecision<HandoverEvent>;
 
 const nameOf = ({ site }: HandoverContext, person: string): string =>
   site.people.get(person)?.name ?? person;
@@ -116,13 +115,8 @@ export function decideHandover(
   command: HandoverCommand,
   context: HandoverContext,
 ): HandoverDecision {
-  const unsigned = listHandoverSigners(command, context.actor).filter(
-    (person) => !context.signed.has(person),
-  );
   const { refusals, event } = decideOn(record, command, context);
-  const all = [
-    ...unsigned.map((person) => refuse('signature-missing', { person: nameOf(context, person) })),
-    ...refusals,
-  ];
+  const unsigned = requireSigned(listHandoverSigners(command, context.actor), context);
+  const all = [...unsigned, ...refusals];
   return all.length > 0 ? { ok: false, refusals: all } : { ok: true, event };
 }

@@ -1,6 +1,5 @@
 import { listFollowUps } from '../audit';
-import { DEFECTS } from '../defects/kinds';
-import { isStanding, nameDefect, type Defect } from '../defects/record';
+import { findEnd, isStanding, nameDefect, sayDefect, type Defect } from '../defects/record';
 import {
   computeLamps,
   findCallDue,
@@ -208,10 +207,10 @@ const listProcedures = (
 /** What is wrong with devices, and what stood in for longer than it was allowed to. */
 function listDefects(record: readonly Defect[], now: string): Lines {
   const lines = record.filter(isStanding).map((defect): HandoverLine => {
-    const { number, device, guard, until } = defect;
-    const end = guard?.until ?? until;
+    const { number, guard } = defect;
+    const end = findEnd(defect);
     const parts = [
-      `${nameDefect(number)}: ${device} ${DEFECTS[defect.defect].label}`,
+      `${nameDefect(number)}: ${sayDefect(defect)}`,
       ...(guard ? [`instead: ${guard.standsIn}`] : []),
       ...(defect.kind === 'repaired' ? ['repaired, to be proved'] : []),
     ];

@@ -22,6 +22,7 @@ export type { Aim } from './planner/fields';
 export { checkValvedStage } from './planner/stages';
 export { joinStages } from './planner/join-stages';
 export * from './policy';
+export * from './problem';
 export * from './reasons';
 export * from './requirement';
 export * from './routes';

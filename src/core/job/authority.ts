@@ -218,7 +218,16 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
   }
 }
 
-const nameOf = (context: Context, id: string) => context.site.people.get(id)?.name ?? id;
+/** Refuses for each of those who have to sign and have not. */
+export const requireSigned = (
+  signers: readonly string[],
+  context: Pick<Context, 'site' | 'signed'>,
+): Refusal[] =>
+  [...new Set(signers)]
+    .filter((person) => !context.signed.has(person))
+    .map((person) =>
+      refuse('signature-missing', { person: context.site.people.get(person)?.name ?? person }),
+    );
 
 /** Refuses someone who holds none of the roles; says so when an authorisation has only lapsed. */
 export function requireRole(
@@ -247,7 +256,6 @@ export function requireRole(
 
 /** Refuses a command from someone who may not give it, or without every signature. */
 export function requireAuthority(command: Command, context: Context): Refusal[] {
-  const unsigned = listSigners(command, context.actor).filter((id) => !context.signed.has(id));
   const isDevice = context.device !== undefined && DEVICE_COMMANDS.includes(command.kind);
   return [
     ...(isDevice
@@ -256,8 +264,6 @@ export function requireAuthority(command: Command, context: Context): Refusal[] 
           ...requireRole(context, context.actor, listRolesFor(command, context.site.graph)),
           ...requireVoltage(command, context),
         ]),
-    ...[...new Set(unsigned)].map((id) =>
-      refuse('signature-missing', { person: nameOf(context, id) }),
-    ),
+    ...requireSigned(listSigners(command, context.actor), context),
   ];
 }

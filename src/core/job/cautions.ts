@@ -48,7 +48,6 @@ export function listJobCautions(dossier: Dossier, site: SiteFacts): JobCaution[]
   if (dossier.kind === 'closed') return [];
   const { graph } = site;
   const concerned = listConcerned(dossier, site);
-
   const plan = dossier.plan.kind === 'none' ? EMPTY_PLAN : dossier.plan.plan;
   const found = new Map<CautionKind, { of: string[]; points: string[] }>();
   const add = (kind: CautionKind, of: string, points: readonly string[]) => {

@@ -3,16 +3,14 @@ import { linksOf, listPlanPoints, otherEnd, type IsolationPlan, type PlantGraph 
 import { GAUGE_FOR } from '../proving';
 import { refuse, type Refusal } from '../rules/refuse';
 import { listNamesOn, type StandingDefect } from '../defects/apply';
-import { findDevice, isSafetyCritical, listAreasOf } from '../defects/devices';
+import { findDevice, isCriticalDefect, listAreasOf } from '../defects/devices';
 import { DEFECTS } from '../defects/kinds';
 import { nameDefect } from '../defects/record';
-import { findRequirement, findWorkOrder, type SiteFacts } from './site';
+import { drawnNow, findRequirement, findWorkOrder, type SiteFacts } from './site';
 import type { Dossier } from './state';
 
-/** The drawing that a job stands on as if nothing were wrong, and the newest one, by which devices are named in reports. */
+/** The drawing that a job stands on as if nothing were wrong. */
 const soundOf = ({ sound, graph }: SiteFacts): PlantGraph => sound ?? graph;
-const newestOf = ({ newest, sound, graph }: SiteFacts): PlantGraph =>
-  newest?.sound ?? newest?.graph ?? sound ?? graph;
 
 /** A defect at a device of a job's drawing, with what the drawing calls the device. */
 export interface DefectAt {
@@ -29,7 +27,7 @@ const factsOf = ({ one, id }: DefectAt) => ({
 /** Defects at some ids of a job's drawing. */
 export function listDefectsAt(ids: readonly string[], site: SiteFacts): DefectAt[] {
   const wanted = new Set(ids);
-  const newest = newestOf(site).plant;
+  const newest = drawnNow(site).plant;
   return (site.defects ?? []).flatMap((one) => {
     const id = listNamesOn(soundOf(site), one.device, newest).find((name) => wanted.has(name));
     return id === undefined ? [] : [{ one, id }];
@@ -67,7 +65,7 @@ export function listJobDefects(dossier: Dossier, site: SiteFacts): JobDefect[] {
   const points = dossier.plan.kind === 'none' ? [] : listPlanPoints(dossier.plan.plan);
   const at = listDefectsAt(points, site);
   const near = (site.defects ?? [])
-    .filter((one) => isCriticalAt(one, site) && isWorkNear(dossier, one.device, site))
+    .filter((one) => isCriticalDefect(drawnNow(site), one) && isWorkNear(dossier, one.device, site))
     .filter((one) => !at.some((found) => found.one === one))
     .map((one) => ({ one, id: one.device }));
   return [...at, ...near]
@@ -186,13 +184,13 @@ export function findAtWork(dossier: Dossier, site: SiteFacts): (device: string) 
     if (found?.table !== 'outlets' && found?.table !== 'gauges') return false;
     return near.has(graph.sectionAt.get(found.row.section) ?? -1);
   };
-  const newest = newestOf(site).plant;
+  const newest = drawnNow(site).plant;
   return (device) => listNamesOn(sound, device, newest).some((id) => ids.has(id) || isNear(id));
 }
 
 /** Whether a job works in an area in which a device stands or guards. */
 export function isWorkNear(dossier: Dossier, device: string, site: SiteFacts): boolean {
-  const newest = newestOf(site);
+  const newest = drawnNow(site);
   const found = findDevice(newest, device);
   const areas = new Set(found ? listAreasOf(newest, found) : []);
   const { graph } = site;
@@ -201,16 +199,10 @@ export function isWorkNear(dossier: Dossier, device: string, site: SiteFacts): b
   );
 }
 
-/** Whether a defect is of a safety-critical device and more than its label. */
-function isCriticalAt({ device, defect }: StandingDefect, site: SiteFacts): boolean {
-  const found = findDevice(newestOf(site), device);
-  return found !== undefined && isSafetyCritical(found) && defect !== 'label';
-}
-
 /** Relief valves, trips, stop buttons and gas detectors that are out of order where a job works, and for which nothing stands in by name. */
 export function gateCritical(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
   return (site.defects ?? []).flatMap((one) => {
-    if (!isCriticalAt(one, site) || !isWorkNear(dossier, one.device, site)) return [];
+    if (!isCriticalDefect(drawnNow(site), one) || !isWorkNear(dossier, one.device, site)) return [];
     const facts = factsOf({ one, id: one.device });
     if (!one.guard) return [refuse('critical-unguarded', facts)];
     return Date.parse(now) > Date.parse(one.guard.until)

@@ -61,6 +61,10 @@ export interface SiteFacts {
   readonly reach?: string;
 }
 
+/** The newest drawing as if nothing were wrong with it: the one that people report on. */
+export const drawnNow = ({ sound, newest, graph }: SiteFacts): PlantGraph =>
+  newest?.sound ?? newest?.graph ?? sound ?? graph;
+
 /** What other jobs hold at this moment. */
 export interface OtherJobs {
   /** Where a lock hangs: a job id, by lock. */

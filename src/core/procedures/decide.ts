@@ -1,9 +1,10 @@
-import { requireRole } from '../job/authority';
+import { requireRole, requireSigned } from '../job/authority';
 import { findWorkOrder, type SiteFacts } from '../job/site';
 import { isNumbered, type Dossier } from '../job/state';
 import { listNumberedTags } from '../job/tags';
 import type { Role } from '../people/people';
 import type { PlantGraph } from '../plant';
+import type { RecordDecision } from '../rules/decision';
 import { refuse, type Refusal } from '../rules/refuse';
 import { checkProcedure, isHolding } from './check';
 import type { ProcedureCommand } from './commands';
@@ -33,10 +34,6 @@ export interface ProcedureContext {
   /** Who has worked by a procedure: those who hung locks and those who led, by id. */
   readonly listUsers: (number: number) => readonly string[];
 }
-
-export type ProcedureDecision =
-  | { readonly ok: true; readonly event: ProcedureEvent }
-  | { readonly ok: false; readonly refusals: readonly Refusal[] };
 
 /** Who may inspect how a procedure is used. */
 export const INSPECTING: readonly Role[] = [
@@ -187,10 +184,8 @@ export function decideProcedure(
   record: ProcedureRecord,
   command: ProcedureCommand,
   context: ProcedureContext,
-): ProcedureDecision {
-  const unsigned = listProcedureSigners(command, context.actor)
-    .filter((person) => !context.signed.has(person))
-    .map((id) => refuse('signature-missing', { person: context.site.people.get(id)?.name ?? id }));
+): RecordDecision<ProcedureEvent> {
+  const unsigned = requireSigned(listProcedureSigners(command, context.actor), context);
   const { refusals, event } = decideOn(record, command, context);
   const all = [...unsigned, ...refusals];
   return all.length > 0 || !event ? { ok: false, refusals: all } : { ok: true, event };

@@ -1,4 +1,5 @@
 import type { Mark } from '../job/mark';
+import type { SiteFacts } from '../job/site';
 import type { NumberedTag } from '../job/tags';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { RestoreStep } from '../sequence';
@@ -128,6 +129,23 @@ export function findInspectionEnd({ versions, inspections }: Procedure, days: nu
   const from = inspections.at(-1)?.at ?? versions[0].at;
   return new Date(Date.parse(from) + days * DAY_MS).toISOString();
 }
+
+/** The procedures as a job may take them over: each with its newest version and by when it has to be inspected. */
+export const listTakeable = (
+  record: ProcedureRecord,
+  days: number,
+): NonNullable<SiteFacts['procedures']> =>
+  record.map((one) => {
+    const { version, text } = newestOf(one);
+    const { number, withdrawn } = one;
+    return {
+      number,
+      version,
+      equipment: text.equipment,
+      due: findInspectionEnd(one, days),
+      ...(withdrawn ? { withdrawn: withdrawn.why } : {}),
+    };
+  });
 
 /** People whose fresh PIN a command needs: whoever gives it. */
 export const listProcedureSigners = (_command: ProcedureCommand, actor: string) => [actor];

@@ -1,14 +1,12 @@
 import {
-  DEFECTS,
-  drawnNow,
-  findDevice,
-  isSafetyCritical,
+  findEnd,
+  isCriticalDefect,
   isStanding,
   nameDefect,
+  sayDefect,
   type Defect,
 } from '../defects';
-
-import type { SiteFacts } from '../job';
+import { drawnNow, type SiteFacts } from '../job';
 import { ROLE_NAMES, type Role } from '../people/people';
 import { findInspectionEnd, nameProcedure, type Procedure } from '../procedures/record';
 import type { NextUp, Urgency } from './queue';
@@ -22,11 +20,10 @@ interface Next {
 
 /** What a defect needs next: something in place of a safety-critical device at once, the repair by its moment, the proof after it. */
 function findNext(defect: Defect, isCritical: boolean, now: string): Next {
-  const { guard, until } = defect;
-  const says = `${defect.device} ${DEFECTS[defect.defect].label}`;
-  const end = guard?.until ?? until;
+  const says = sayDefect(defect);
+  const end = findEnd(defect);
   const isOver = end !== undefined && Date.parse(end) < Date.parse(now);
-  if (isCritical && (!guard || isOver)) {
+  if (isCritical && (!defect.guard || isOver)) {
     const what = `${says}: say what stands in, or repair it`;
     return { urgency: 'now', role: 'issuing-authority', what };
   }
@@ -72,9 +69,7 @@ export function listProceduresUp(
 export function listDefectsUp(record: readonly Defect[], site: SiteFacts, now: string): NextUp[] {
   const drawing = drawnNow(site);
   return record.filter(isStanding).map((defect): NextUp => {
-    const device = findDevice(drawing, defect.device);
-    const isCritical =
-      device !== undefined && isSafetyCritical(device) && defect.defect !== 'label';
+    const isCritical = isCriticalDefect(drawing, defect);
     const name = nameDefect(defect.number);
     const next = findNext(defect, isCritical, now);
     const title = isCritical ? 'Defect of a safety-critical device' : 'Defect';

@@ -155,6 +155,7 @@ function NextForms({
   me,
   now,
   mayGuard,
+  mayRepair,
   names,
   give,
 }: {
@@ -162,6 +163,7 @@ function NextForms({
   readonly me: string;
   readonly now: string;
   readonly mayGuard: boolean;
+  readonly mayRepair: boolean;
   readonly names: Names;
   readonly give: Give;
 }) {
@@ -170,7 +172,13 @@ function NextForms({
   if (defect.kind === 'proved') return null;
   return (
     <div className="flex flex-col gap-2 border-t border-base-300 pt-2">
-      {defect.kind === 'open' && (
+      {defect.kind === 'open' && !mayRepair && (
+        <p className="text-sm">
+          Waits to be repaired: an isolating or performing authority, an area operator or a
+          coordinator records what was done.
+        </p>
+      )}
+      {defect.kind === 'open' && mayRepair && (
         <SmallForm
           button="Record the repair"
           onSend={(read) => give({ kind: 'repair-defect', number, done: read('done') })}
@@ -291,6 +299,7 @@ export function DefectsScreen({
   mendedCount,
   names,
   mayGuard,
+  mayRepair,
 }: {
   readonly me: string;
   readonly now: string;
@@ -299,6 +308,7 @@ export function DefectsScreen({
   readonly mendedCount: number;
   readonly names: Names;
   readonly mayGuard: boolean;
+  readonly mayRepair: boolean;
 }) {
   const { give, shown } = useSigned<DefectCommand>({
     url: '/api/defects',
@@ -311,7 +321,7 @@ export function DefectsScreen({
       {lines.map((line) => (
         <DefectCard
           key={line.name}
-          {...{ line, me, now, mayGuard, names }}
+          {...{ line, me, now, mayGuard, mayRepair, names }}
           give={(command) => give(command)}
         />
       ))}

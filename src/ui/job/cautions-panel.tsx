@@ -21,7 +21,6 @@ export function CautionList({ cautions }: { readonly cautions: readonly JobCauti
 
 /** The cautions of a job, at every stage until it is closed. */
 export function CautionsPanel({ cautions }: { readonly cautions: readonly JobCaution[] }) {
-  if (cautions.length === 0) return null;
   return (
     <section aria-label="Cautions" className="flex flex-col gap-1">
       <h2 className="text-lg font-bold">Cautions for this equipment</h2>

@@ -5,16 +5,13 @@ import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../kit/field';
 import { Instant } from '../kit/moment';
 import { Panel } from '../kit/panel';
+import { isBroken } from './broken';
 import type { DossierProps } from './types';
 
 /** What is reported of devices that the job counts on, and the way to change the plan for it. */
 export function DefectsPanel({ view }: DossierProps) {
   const run = useCommand();
-  const { defects, holding, dossier } = view;
-  const isBroken = holding.some(
-    ({ code }) => code === 'defect-since-plan' || code === 'defect-breaks-plan',
-  );
-  if (defects.length === 0 && !isBroken) return null;
+  const { defects, dossier } = view;
   return (
     <Panel title="Reported of its devices" spot="defects">
       <ul>
@@ -36,7 +33,7 @@ export function DefectsPanel({ view }: DossierProps) {
           </li>
         ))}
       </ul>
-      {isBroken && dossier.plan.kind === 'accepted' && (
+      {isBroken(view) && dossier.plan.kind === 'accepted' && (
         <SmallForm
           button="Take the plan back and change it"
           onSend={(read) => void run({ kind: 'return-plan', note: read('why') })}

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import type { Stage } from '../../core/job';
+import { isBroken } from './broken';
 import { BypassPanel, InspectionPanel } from './standing-panel';
 import type { DossierProps } from './types';
 
@@ -29,8 +30,7 @@ const WriteProcedure = dynamic(() =>
 export function StagePanel(props: DossierProps) {
   const { view, procedures } = props;
   const Work = STAGES[view.stage];
-  const hasDefects =
-    view.defects.length > 0 || view.holding.some(({ code }) => code === 'defect-breaks-plan');
+  const hasDefects = view.defects.length > 0 || isBroken(view);
   return (
     <>
       <Work {...props} />

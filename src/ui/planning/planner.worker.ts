@@ -1,26 +1,8 @@
-import type {
-  Aim,
-  GradePolicy,
-  PlanAnswer,
-  PlanningPhase,
-  PlanningResult,
-} from '../../core/isolation';
+import type { Aim, PlanAnswer, PlanningPhase, PlanningResult } from '../../core/isolation';
 import { limitTime } from '../../core/isolation/planner/limits';
 import { planIsolation } from '../../core/isolation/planner/plan';
-import { computeRequirement } from '../../core/isolation/requirement';
+import { openProblem, type PlanningProblem } from '../../core/isolation/problem';
 import { computeSequenceMinutes, planSequence } from '../../core/sequence/sequence';
-import type { Grade, LinkKind, Plant, Scope, Strength } from '../../core/plant';
-import { buildGraph } from '../../core/plant/graph';
-
-/** What the planner is asked. */
-export interface PlannerQuestion {
-  readonly plant: Plant;
-  readonly scope: Scope;
-  readonly grades: Readonly<Record<string, Grade>>;
-  readonly policy: GradePolicy;
-  readonly strengths: Readonly<Record<LinkKind, Strength>>;
-  readonly reliefAccepted: readonly string[];
-}
 
 /** What the planner says while it goes on, and at the end. */
 export type PlannerWord =
@@ -42,16 +24,9 @@ export interface Trip {
 /** Seconds that each search may take before it settles for the best so far. */
 const SECONDS_EACH = 5;
 
-self.onmessage = ({ data }: MessageEvent<PlannerQuestion>) => {
+self.onmessage = ({ data }: MessageEvent<PlanningProblem>) => {
   const say = (word: PlannerWord) => self.postMessage(word);
-  const graph = buildGraph(data.plant, data.strengths);
-  const requirement = computeRequirement(
-    graph,
-    data.scope,
-    data.grades,
-    data.policy,
-    data.reliefAccepted,
-  );
+  const { graph, requirement } = openProblem(data);
   const tripOf = (answer: PlanAnswer): Trip => {
     const steps = planSequence(graph, requirement, answer);
     return {

@@ -2,7 +2,8 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { Aim, PlanAnswer, PlanningPhase, PlanningResult } from '../../core/isolation';
-import type { PlannerQuestion, PlannerWord, Trip } from './planner.worker';
+import type { PlanningProblem } from '../../core/isolation/problem';
+import type { PlannerWord, Trip } from './planner.worker';
 
 /** How far a planning run is, and what it has found so far. */
 export interface PlanningRun {
@@ -48,7 +49,7 @@ export function usePlanner(url: string) {
     setRun({ state: 'running', answers: {}, trips: {} });
     const answer = await fetch(url).catch(() => undefined);
     if (!answer?.ok) return fail();
-    const question = (await answer.json()) as PlannerQuestion;
+    const question = (await answer.json()) as PlanningProblem;
     const made = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' });
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<PlannerWord>) => {

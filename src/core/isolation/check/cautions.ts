@@ -17,20 +17,19 @@ const USUAL_LINE_C = 15;
 
 const bodyOf = (state: PlantState, section: number) => state.body[section] as number;
 
+/** Why a link that is closed is no barrier. */
+function sayPowerless({ kind, passing, seized, operated, lockable }: Link): string {
+  if (passing === true) return 'it is known to pass';
+  if (seized === true) return 'it is known to be stuck';
+  if (operated === 'remote') return 'it is worked from afar and nothing physical holds it';
+  return lockable === false ? 'it cannot be locked' : `a ${kind} never isolates`;
+}
+
 function cautionPowerless(graph: PlantGraph, state: PlantState): Finding[] {
   return state.powerless.map((number) => {
     const link = graph.links[number] as Link;
-    const why =
-      link.passing === true
-        ? 'it is known to pass'
-        : link.seized === true
-          ? 'it is known to be stuck'
-          : link.operated === 'remote'
-            ? 'it is worked from afar and nothing physical holds it'
-            : link.lockable === false
-              ? 'it cannot be locked'
-              : `a ${link.kind} never isolates`;
-    return makeFinding('not-a-barrier', link.id, `${link.id} counts for nothing: ${why}`, {
+    const words = `${link.id} counts for nothing: ${sayPowerless(link)}`;
+    return makeFinding('not-a-barrier', link.id, words, {
       mends: [{ action: 'drop', id: link.id, words: `take ${link.id} out of the plan` }],
     });
   });
