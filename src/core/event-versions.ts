@@ -11,6 +11,8 @@ const LIFTS: Readonly<Record<string, readonly Lift[]>> = {
   // Defects are handed over since version 2.
   'shift-handed-over': [
     (payload) => ({ ...payload, report: { defects: [], ...(payload['report'] as Payload) } }),
+    // And changes since version 3.
+    (payload) => ({ ...payload, report: { changes: [], ...(payload['report'] as Payload) } }),
   ],
 };
 

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
+import { believe } from '../core/believed';
 import {
-  applyDefects,
   decideDefect,
   DEFECTS,
   findDevice,
@@ -37,51 +37,18 @@ import { listPlanPoints } from '../core/plant';
 import type { Refusal } from '../core/rules/refuse';
 import { tables, type Db } from '../db';
 import { doFor } from './beside/queue';
+import { readChanges } from './changes-read';
 import { readNow } from './clock';
 import { DEFECTS_OF_SITE, readDefects } from './defects-read';
-import { readSiteFor, readState } from './job-state';
+import { hasJob, readSiteFor } from './job-state';
 import { carryOut } from './jobs';
 import { readOpenJobs, type OpenJobRead } from './open-jobs';
 import { hasPicture } from './photos';
 import { readProblem } from './planning';
 import { readNames, readSite } from './registers';
 import { writeRecord, type RecordAnswer } from './site-record';
+import { isFor, stopJobsOn } from './stop-jobs';
 import { readEach } from './unreadable';
-
-/** Whether a refusal is for a defect, or for it among others. */
-const isFor = ({ facts }: Refusal, number: number): boolean =>
-  String(facts['name'] ?? facts['names'])
-    .split(', ')
-    .includes(nameDefect(number));
-
-/**
- * Stops every live job whose isolation no longer holds by what was reported, in the name of whoever reported it. A job that cannot be read keeps nobody from
- * reporting: it stands in every list as one that may be live.
- */
-function stopWhatStands(tx: Db, number: number, actor: string): StoppedJob[] {
-  const live = readOpenJobs(tx).filter(
-    ({ dossier: { permit, halt } }) => permit.kind === 'issued' && !halt,
-  );
-  const { read: hit } = readEach(tx, live, (job) => {
-    const refusals = gateDefects(job.dossier, readSiteFor(tx, job.dossier));
-    return refusals.some((one) => isFor(one, number)) ? [job] : [];
-  });
-  return hit.flat().flatMap(({ id, dossier }): StoppedJob[] => {
-    const reason = `${nameDefect(number)} was reported: the isolation may no longer hold`;
-    const done = carryOut(tx, {
-      jobId: id,
-      command: { kind: 'stop-work', reason },
-      expected: readState(tx, id).sequence,
-      key: nanoid(),
-      actor,
-      signed: [actor],
-    });
-    // Should it not stop, nobody can sign on all the same, and it is at the head of the queue.
-    return done.ok
-      ? [{ job: id, title: dossier.title, on: Object.keys(listOn(dossier.permit)) }]
-      : [];
-  });
-}
 
 /** What became of a command; after a report, its number and the jobs that it stopped. */
 export type DefectAnswer = RecordAnswer & {
@@ -107,18 +74,13 @@ export function carryOutDefect(
         now,
         site: readSite(tx),
         signed: new Set(signed),
-        hasJob: (id) =>
-          tx
-            .select({ id: tables.jobRows.id })
-            .from(tables.jobRows)
-            .where(eq(tables.jobRows.id, id))
-            .get() !== undefined,
+        hasJob: (id) => hasJob(tx, id),
         hasPicture: (digest) => hasPicture(tx, digest),
       }),
     after: (tx, before, event) => {
       if (event.kind !== 'defect-reported') return;
       const number = before.length + 1;
-      reported = { number, stopped: stopWhatStands(tx, number, actor) };
+      reported = { number, stopped: stopJobsOn(tx, nameDefect(number), actor) };
     },
   });
   return answer.ok ? { ...answer, ...reported } : answer;
@@ -139,9 +101,12 @@ export async function readPrice(
   const problem = asked && readProblem(db, job);
   if (!problem || !asked || !standing.some((one) => one.number === number)) return undefined;
   const site = siteOf(asked, readSiteFor(db, asked.dossier));
-  const mended = applyDefects(
+  const mended = believe(
     site.sound ?? site.graph,
-    standing.filter((one) => one.number !== number),
+    {
+      defects: standing.filter((one) => one.number !== number),
+      changes: readChanges(db).record,
+    },
     drawnNow(site).plant,
     problem.strengths,
   ).plant;
@@ -192,7 +157,7 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
   );
   const touched = ({ number, device }: Defect): TouchedByDefect[] =>
     surveyed.flatMap(({ job, title, named, refusals, isAtWork }) => {
-      const isHeld = refusals.some((one) => isFor(one, number));
+      const isHeld = refusals.some((one) => isFor(one, nameDefect(number)));
       return named.has(number) || isHeld || isAtWork(device) ? [{ job, title, isHeld }] : [];
     });
   const lines = record.map((defect): DefectLine => {

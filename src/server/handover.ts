@@ -14,6 +14,7 @@ import {
 } from '../core/handover';
 import type { Db } from '../db';
 import { findHead } from '../ledger';
+import { readChanges } from './changes-read';
 import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { surveyOpenJobs } from './open-jobs';
@@ -66,6 +67,7 @@ export function draftReport(db: Db): DraftReport {
     promised: record.promises,
     defects: readDefects(db).record,
     procedures: readProcedures(db).record,
+    changes: readChanges(db).record,
   };
   const report = makeReport(jobs, lost, kept, site, now);
   const isEmpty = Object.values(report).every((lines) => lines.length === 0);

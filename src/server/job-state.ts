@@ -18,6 +18,14 @@ export const JOB_STREAM = 'job/';
 
 export const streamOf = (jobId: string) => `${JOB_STREAM}${jobId}`;
 
+/** Whether there is such a job, open or closed. */
+export const hasJob = (db: Db, id: string): boolean =>
+  db
+    .select({ id: tables.jobRows.id })
+    .from(tables.jobRows)
+    .where(eq(tables.jobRows.id, id))
+    .get() !== undefined;
+
 /** A job as its events tell it. */
 export interface JobRecord {
   readonly state: DossierState;

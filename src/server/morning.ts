@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { TZDate } from '@date-fns/tz';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
+import { changeCommandSchema } from '../core/changes';
 import { defectCommandSchema } from '../core/defects';
 import { commandSchema, listSigners } from '../core/job';
 import { procedureCommandSchema } from '../core/procedures';
@@ -10,10 +11,12 @@ import { ProgrammerFault } from '../core/result';
 import type { SiteValues } from '../core/rules/values';
 import { writeAlone, type Db } from '../db';
 import { readNow, setClock } from './clock';
+import { carryOutChange } from './changes';
 import { carryOutDefect } from './defects';
 import { carryOutHandover, draftReport } from './handover';
 import { carryOut } from './jobs';
 import { carryOutProcedure } from './procedures';
+import type { RecordAnswer } from './site-record';
 import { readValues } from './site-rules';
 
 const entrySchema = z.strictObject({
@@ -34,6 +37,7 @@ const entryOf = <Record extends string, Schema extends z.ZodType>(
 const siteEntrySchema = z.discriminatedUnion('record', [
   entryOf('defects', defectCommandSchema),
   entryOf('procedures', procedureCommandSchema),
+  entryOf('changes', changeCommandSchema),
 ]);
 type SiteEntry = z.infer<typeof siteEntrySchema>;
 
@@ -98,14 +102,27 @@ function play(
   }
 }
 
+function giveOnSite(
+  db: Db,
+  told: SiteEntry,
+  by: { readonly actor: string; readonly signed: readonly string[] },
+): RecordAnswer {
+  switch (told.record) {
+    case 'defects':
+      return carryOutDefect(db, { ...by, command: told.command });
+    case 'procedures':
+      return carryOutProcedure(db, { ...by, command: told.command });
+    case 'changes':
+      return carryOutChange(db, { ...by, command: told.command });
+  }
+}
+
 function playOnSite(db: Db, entries: readonly SiteEntry[], clock: (minutes: number) => void): void {
-  for (const { at, actor, ...told } of entries) {
+  for (const told of entries) {
+    const { at, actor } = told;
     clock(at);
     const signed = [actor];
-    const answer =
-      told.record === 'defects'
-        ? carryOutDefect(db, { command: told.command, actor, signed })
-        : carryOutProcedure(db, { command: told.command, actor, signed });
+    const answer = giveOnSite(db, told, { actor, signed });
     if (!answer.ok)
       throw new ProgrammerFault(`${told.command.kind} at ${at}: ${JSON.stringify(answer)}`);
   }

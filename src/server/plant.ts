@@ -13,6 +13,7 @@ import { perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents } from '../ledger';
 import { readNow } from './clock';
 import { doFor } from './beside/queue';
+import { recordDrawingChange } from './drawing-change';
 
 export const PLANT_STREAM = 'plant';
 
@@ -88,6 +89,15 @@ export function readGraph(db: Db, version = readPlantVersion(db)): PlantGraph {
   return graph;
 }
 
+/** A saved version as its document says; undefined where that can no longer be read. */
+function readKept(db: Db, version: number): Plant | undefined {
+  try {
+    return readGraph(db, version).plant;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Every saved version, newest first, without its document. */
 export function listPlantVersions(db: Db) {
   const { version, note, actor, at } = tables.plantVersions;
@@ -155,6 +165,8 @@ export function savePlant(
       at,
       policy: 'none',
     });
+    if (newest > 0)
+      recordDrawingChange(tx, readKept(tx, newest), parsed.value, { note, actor, version });
     given.follow?.(tx);
     return { ok: true, version };
   });

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
-import { applyDefects, listStanding } from '../core/defects';
+import { believe } from '../core/believed';
+import { listStanding } from '../core/defects';
 import { policyOf, strengthsOf, trustedBy, type SiteFacts } from '../core/job';
 import type { Instrument, Person } from '../core/people/people';
 import { authorisationsSchema } from '../core/people/schema';
@@ -9,6 +10,7 @@ import { changeRegisters, type RegisterChange } from '../core/registers/change';
 import { NO_REGISTERS, registerSchema, type Registers } from '../core/registers/schema';
 import { onceFor, perProcess, tables, writeAlone, type Db } from '../db';
 import { appendEvents, readHead, readLast } from '../ledger';
+import { readChanges } from './changes-read';
 import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { readGraph, readPlantVersion } from './plant';
@@ -145,11 +147,12 @@ function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
   const { version: valuesVersion, values } = readValues(db);
   const plantVersion = tiedTo ?? newest;
   const defects = listStanding(readDefects(db).record);
+  const changes = readChanges(db).record;
   const { plant } = readGraph(db, newest);
-  // As it is to be believed while defects stand, and as if nothing were wrong where that is another.
+  // As it is to be believed with what is wrong and changed, and as if nothing were wrong where that is another.
   const trust = (version: number) => {
     const sound = trustedBy(readGraph(db, version), values);
-    const graph = applyDefects(sound, defects, plant, strengthsOf(values));
+    const graph = believe(sound, { defects, changes }, plant, strengthsOf(values));
     return graph === sound ? { graph } : { graph, sound };
   };
   return {
@@ -157,6 +160,7 @@ function workOutSite(db: Db, tiedTo: number | undefined): SiteFacts {
     plantVersion,
     ...(plantVersion === newest ? {} : { newest: { version: newest, ...trust(newest) } }),
     defects,
+    changes,
     procedures: listTakeable(readProcedures(db).record, values['procedure-inspect-d']),
     policy: policyOf(values),
     values,

@@ -4,6 +4,7 @@ import { versionOfKind } from '../core/event-versions';
 import type { IncomingOrder } from '../core/work-orders';
 import { tables, type Db } from '../db';
 import { CLOCK_STREAM, type StoredEvent } from '../ledger';
+import { CHANGES_OF_SITE } from './changes-read';
 import type { ClockMoved } from './clock';
 import { DEFECTS_OF_SITE } from './defects-read';
 import { PLANT_STREAM, type PlantSavedEvent } from './plant';
@@ -121,6 +122,7 @@ export class SiteTold {
         if (moved.kind === 'clock-moved') this.offset_ms = moved.offset_ms;
         return;
       }
+      case CHANGES_OF_SITE.stream:
       case DEFECTS_OF_SITE.stream:
       case PROCEDURES_OF_SITE.stream:
       case RULES_STREAM:

@@ -14,6 +14,7 @@ import { findHandoverDue, listUnread } from '../core/handover';
 import { checkLocks } from '../core/locks/survey';
 import {
   hasRow,
+  listChangesUp,
   listDefectsUp,
   listNextUp,
   listProceduresUp,
@@ -24,6 +25,7 @@ import {
 } from '../core/watch';
 import type { Db } from '../db';
 import { readHead } from '../ledger';
+import { readChanges } from './changes-read';
 import { readNow } from './clock';
 import { readDefects } from './defects-read';
 import { readHandovers } from './handover';
@@ -138,6 +140,7 @@ export function readBoard(db: Db): Board {
     queue: sortQueue([
       ...jobs.flatMap(({ next }) => next),
       ...listDefectsUp(readDefects(db).record, site, now),
+      ...listChangesUp(readChanges(db).record, now),
       ...listProceduresUp(readProcedures(db).record, site, now),
     ]),
     clashes: clashesAt(db, jobs, { site, head, now }),

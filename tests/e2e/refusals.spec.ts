@@ -57,6 +57,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/api/registers/locks/sheet',
     '/api/rules',
     '/api/rules/effect',
+    '/api/changes',
     '/api/defects',
     '/api/handover',
     '/api/procedures',
@@ -77,6 +78,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
     '/people',
     '/registers',
     '/site',
+    '/changes',
     '/defects',
     '/defects/report',
     '/handover',
@@ -116,6 +118,7 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   for (const data of [{}, '{', { command: { kind: 'explode' }, expected: 0, signatures: [] }]) {
     expect((await page.request.post('/api/handover', { data })).status()).toBe(400);
     expect((await page.request.post('/api/defects', { data })).status()).toBe(400);
+    expect((await page.request.post('/api/changes', { data })).status()).toBe(400);
     expect((await page.request.post('/api/procedures', { data })).status()).toBe(400);
   }
   const handOver = await page.request.post('/api/handover', {
@@ -130,6 +133,8 @@ test('every route refuses strangers, wrong roles and nonsense', async ({ page })
   const repair = { kind: 'repair-defect', number: 1, done: 'nothing' };
   const mended = { data: { command: repair, signatures: [] } };
   expect((await page.request.post('/api/defects', mended)).status()).toBe(409);
+  const allow = { command: { kind: 'allow-change', number: 1 }, signatures: [] };
+  expect((await page.request.post('/api/changes', { data: allow })).status()).toBe(409);
   const write = { kind: 'write-procedure', job: 'J-0001', task: 'x', note: '' };
   const written = { data: { command: write, signatures: [] } };
   expect((await page.request.post('/api/procedures', written)).status()).toBe(409);

@@ -33,6 +33,7 @@ const KEEPERS: readonly Role[] = ['site-manager', 'coordinator'];
 
 /** Every route by its file. A route that is new has to be put here: who may call it is no accident. */
 export const ROUTES: Readonly<Record<string, readonly Row[]>> = {
+  changes: [row('POST', '/api/changes')],
   clock: [only(COORDINATOR, 'POST', '/api/clock')],
   defects: [row('POST', '/api/defects')],
   'defects/price': [row('GET', '/api/defects/price?number=1&job=J-0001')],

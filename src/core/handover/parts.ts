@@ -5,6 +5,7 @@ export const HANDOVER_PARTS = {
   suspended: 'Stopped',
   bypassed: 'Out of action',
   defects: 'Defects',
+  changes: 'Changes',
   overdue: 'Overdue',
   promised: 'Promised',
 } as const;

@@ -1,4 +1,6 @@
 import { listFollowUps } from '../audit';
+import { findNextForChange, NEXT_FOR_CHANGE, sayReview } from '../changes/line';
+import { findChangeEnd, isPending, nameChange, sayChange, type Change } from '../changes/record';
 import { findEnd, isStanding, nameDefect, sayDefect, type Defect } from '../defects/record';
 import {
   computeLamps,
@@ -185,9 +187,10 @@ export interface Kept {
   readonly promised: readonly Promised[];
   readonly defects: readonly Defect[];
   readonly procedures: readonly Procedure[];
+  readonly changes: readonly Change[];
 }
 
-export const NOTHING_KEPT: Kept = { promised: [], defects: [], procedures: [] };
+export const NOTHING_KEPT: Kept = { promised: [], defects: [], procedures: [], changes: [] };
 
 /** Procedures whose yearly inspection is overdue. */
 const listProcedures = (
@@ -216,18 +219,33 @@ function listDefects(record: readonly Defect[], now: string): Lines {
     ];
     return { words: parts.join('; '), ...(end === undefined ? {} : { until: end }) };
   });
-  const isLate = ({ until }: HandoverLine) => until !== undefined && isOver(until, now);
-  return {
-    defects: lines.filter((line) => !isLate(line)),
-    overdue: lines.filter(isLate),
-  };
+  return byTime('defects', lines, now);
 }
+
+/** Lines of a part, and those of them whose time is over among what is overdue. */
+function byTime(part: HandoverPart, lines: readonly HandoverLine[], now: string): Lines {
+  const isLate = ({ until }: HandoverLine) => until !== undefined && isOver(until, now);
+  return { [part]: lines.filter((line) => !isLate(line)), overdue: lines.filter(isLate) };
+}
+
+/** What is changed and not settled: how far its review is, and what has to be done next. */
+const listChanges = (record: readonly Change[], now: string): Lines =>
+  byTime(
+    'changes',
+    record.filter(isPending).map((one): HandoverLine => {
+      const end = findChangeEnd(one);
+      const next = NEXT_FOR_CHANGE[findNextForChange(one, now)];
+      const words = `${nameChange(one.number)}, ${sayChange(one)}: ${sayReview(one, now)}; ${next}`;
+      return { words, ...(end === undefined ? {} : { until: end }) };
+    }),
+    now,
+  );
 
 /** Gathers what is live, isolated, stopped, out of action, overdue and promised at `now`, from the jobs that are not closed, those of them that cannot be read, and what the site keeps beside them. */
 export function makeReport(
   jobs: readonly StandingJob[],
   lost: readonly LostJob[],
-  { promised, defects, procedures }: Kept,
+  { promised, defects, procedures, changes }: Kept,
   site: SiteFacts,
   now: string,
 ): HandoverReport {
@@ -245,6 +263,7 @@ export function makeReport(
     ...lost.map(({ id, words, people }): Lines => ({ live: [{ job: id, words, people }] })),
     listKept(promised, now),
     listDefects(defects, now),
+    listChanges(changes, now),
     listProcedures(procedures, site, now),
   ];
   const of = (part: HandoverPart) => all.flatMap((lines) => lines[part] ?? []);
@@ -254,6 +273,7 @@ export function makeReport(
     suspended: of('suspended'),
     bypassed: of('bypassed'),
     defects: of('defects'),
+    changes: of('changes'),
     overdue: of('overdue'),
     promised: of('promised'),
   };

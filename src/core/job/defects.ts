@@ -1,3 +1,4 @@
+import { listConnections } from '../changes/connections';
 import { checkPlan, type Finding } from '../isolation';
 import { linksOf, listPlanPoints, otherEnd, type IsolationPlan, type PlantGraph } from '../plant';
 import { GAUGE_FOR } from '../proving';
@@ -134,24 +135,28 @@ function gateGauges(dossier: Dossier, site: SiteFacts): Refusal[] {
  */
 export function gateDefects(dossier: Dossier, site: SiteFacts): Refusal[] {
   const { plan } = dossier;
-  if (plan.kind !== 'accepted' || dossier.kind === 'closed' || !site.defects?.length) return [];
+  if (plan.kind !== 'accepted' || dossier.kind === 'closed') return [];
+  const { defects = [] } = site;
+  const ways = listConnections(site.changes ?? []);
+  if (defects.length + ways.length === 0) return [];
   const isSince = ({ at }: StandingDefect) => Date.parse(at) > Date.parse(plan.acceptedAt);
   // What the plan counts on is named; where it names none of them, whatever is wrong may be why.
-  const telling = site.defects.filter(({ defect }) => defect !== 'label');
+  const telling = defects.filter(({ defect }) => defect !== 'label');
   const at = listDefectsAt(listPlanPoints(plan.plan), site).filter(({ one }) =>
     telling.includes(one),
   );
   const named = at.filter(({ one }) => isSince(one));
   const stop = findBroken(dossier, plan.plan, site);
-  const names = (at.length > 0 ? at.map(({ one }) => one) : telling).map(({ number }) =>
-    nameDefect(number),
-  );
+  const names = [
+    ...(at.length > 0 ? at.map(({ one }) => one) : telling).map(({ number }) => nameDefect(number)),
+    ...ways.map(({ name }) => name),
+  ];
   const mend = stop?.mends.map(({ words }) => words).join('; or ') ?? '';
   return [
     ...named.map((at) => refuse('defect-since-plan', factsOf(at))),
     ...(stop
       ? [
-          refuse('defect-breaks-plan', {
+          refuse(telling.length > 0 ? 'defect-breaks-plan' : 'change-breaks-plan', {
             names: names.join(', '),
             words: stop.words,
             mend: mend === '' ? 'no change of points alone mends it' : mend,

@@ -20,6 +20,7 @@ export {
   type JobClash,
 } from './clashes';
 export { listJobCautions, type JobCaution } from './cautions';
+export { gateChanges, listJobChanges, type JobChange } from './changes';
 export { gateCritical, findAtWork, gateDefects, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';

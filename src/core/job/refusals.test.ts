@@ -2,6 +2,7 @@ import { ALL_ROWS } from '../../../tests/support/refusal-rows';
 import { refusalsOf } from '../../../tests/support/seal-change';
 import { CLASH_CODES } from '../schedule';
 import { explainIn, RULES, type RuleCode } from '../rules/book';
+import { CHANGE_RULES } from '../rules/changes';
 import { DEFECT_RULES } from '../rules/defects';
 import { PROCEDURE_RULES } from '../rules/procedures';
 import { HANDOVER_RULES } from '../rules/watching';
@@ -69,6 +70,8 @@ describe('refusals', () => {
       ...Object.keys(HANDOVER_RULES),
       // Of defects, and of what they do to jobs: defects.test.ts in core/defects and in core/job.
       ...Object.keys(DEFECT_RULES),
+      // Of changes of the plant, and of what they do to jobs: changes.test.ts in core/changes and in core/job.
+      ...Object.keys(CHANGE_RULES),
       // Of written procedures: procedures.test.ts in core/procedures.
       ...Object.keys(PROCEDURE_RULES),
       // Of two jobs: clashes.test.ts.

@@ -1,3 +1,4 @@
+import type { Change } from '../changes/record';
 import type { StandingDefect } from '../defects/apply';
 import type { GradePolicy } from '../isolation';
 import { asEmptied, computeRequirement, type Requirement } from '../isolation';
@@ -21,6 +22,8 @@ export interface SiteFacts {
   readonly graph: PlantGraph;
   /** The same drawing as if nothing were wrong, where defects change it. */
   readonly sound?: PlantGraph;
+  /** Changes of the plant and of its drawing, from the first to the newest. */
+  readonly changes?: readonly Change[];
   /** What is wrong with devices and not yet proved to be mended. */
   readonly defects?: readonly StandingDefect[];
   readonly plantVersion: number;

@@ -1,4 +1,5 @@
 import { refuse, type Refusal } from '../rules/refuse';
+import { gateChanges } from './changes';
 import { gateClashes } from './clashes';
 import { gateDefects, gateLabels } from './defects';
 import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
@@ -87,6 +88,7 @@ export function listHolding(
         ...(dossier.isolation.box ? [refuse('box-still-locked')] : []),
         ...(isAnyLocked(dossier) ? gateLeakTests(dossier, site) : []),
         ...gateClose(dossier, site),
+        ...(dossier.isolation.takenBack ? [] : gateChanges(dossier, site, now, jobId)),
       ];
     case 'closed':
       return [];

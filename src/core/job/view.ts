@@ -37,6 +37,7 @@ import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
 import { listJobCautions, type JobCaution } from './cautions';
+import { viewJobChanges, type JobChange } from './changes';
 import { listJobDefects, type JobDefect } from './defects';
 import { listClashes, type JobClash } from './clashes';
 import { listPapers, listProposed, listSuggested } from './papers';
@@ -101,6 +102,7 @@ export interface DossierView {
   readonly bypasses: readonly Bypass[];
   /** What is reported of devices that its plan counts on. */
   readonly defects: readonly JobDefect[];
+  readonly changes: readonly JobChange[];
   /** What is to be known about the kinds of equipment that it works on or isolates. */
   readonly cautions: readonly JobCaution[];
   /** When the isolation has to be inspected. */
@@ -265,6 +267,7 @@ export function viewDossier(
     shared: order ? listShared(order.plan, others) : {},
     bypasses: listBypasses(dossier, site),
     defects: listJobDefects(dossier, site),
+    changes: viewJobChanges(dossier, site, jobId),
     cautions: listJobCautions(dossier, site),
     inspectionDue: findInspectionDue(dossier, site),
     papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },

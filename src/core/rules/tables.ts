@@ -1,3 +1,4 @@
+import { CHANGE_RULES } from './changes';
 import { CLASH_RULES } from './clashes';
 import { DEFECT_RULES } from './defects';
 import { ENTRY_RULES } from './entry';
@@ -24,6 +25,7 @@ export const RULES = {
   ...SITE_RULES,
   ...STANDING_RULES,
   ...DEFECT_RULES,
+  ...CHANGE_RULES,
   ...PROCEDURE_RULES,
   ...CLASH_RULES,
   ...AUDIT_RULES,

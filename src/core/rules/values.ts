@@ -321,6 +321,12 @@ export const SITE_VALUES = {
     [1, 168, 720],
     'practice',
   ),
+  'change-most-d': number(
+    'Longest that a temporary change may stand',
+    'days',
+    [1, 90, 365],
+    'practice',
+  ),
 } as const satisfies Readonly<Record<string, SiteValue>>;
 
 type Table = typeof SITE_VALUES;

@@ -1,3 +1,5 @@
+import { findNextForChange, NEXT_FOR_CHANGE, type NextForChange } from '../changes/line';
+import { findChangeEnd, isPending, nameChange, sayChange, type Change } from '../changes/record';
 import {
   findEnd,
   isCriticalDefect,
@@ -60,6 +62,53 @@ export function listProceduresUp(
         who: ROLE_NAMES[role],
         what,
         to,
+      },
+    ];
+  });
+}
+
+const URGENCY: Readonly<Record<NextForChange, Urgency>> = {
+  assess: 'waiting',
+  allow: 'waiting',
+  tell: 'waiting',
+  draw: 'waiting',
+  undo: 'now',
+  'see-undone': 'waiting',
+  stands: 'timed',
+};
+
+const ROLE_FOR_CHANGE: Readonly<Record<NextForChange, Role>> = {
+  assess: 'area-operator',
+  allow: 'issuing-authority',
+  tell: 'issuing-authority',
+  draw: 'coordinator',
+  undo: 'area-operator',
+  'see-undone': 'area-operator',
+  stands: 'coordinator',
+};
+
+/** How long before its time is over a change is named (ms). */
+const BEFORE_ITS_END_MS = 2 * 86_400_000;
+
+/** What the changes of a site need next: their review, being told and drawn, and an end once their time is over. */
+export function listChangesUp(record: readonly Change[], now: string): NextUp[] {
+  return record.filter(isPending).flatMap((one): NextUp[] => {
+    const next = findNextForChange(one, now);
+    const end = findChangeEnd(one);
+    const isFar = end === undefined || Date.parse(end) - Date.parse(now) > BEFORE_ITS_END_MS;
+    if (next === 'stands' && isFar) return [];
+    const name = nameChange(one.number);
+    const role = ROLE_FOR_CHANGE[next];
+    return [
+      {
+        job: name,
+        title: 'Change',
+        urgency: URGENCY[next],
+        role,
+        who: ROLE_NAMES[role],
+        what: `${sayChange(one)}: ${NEXT_FOR_CHANGE[next]}`,
+        to: `/changes#${name}`,
+        ...(end === undefined ? {} : { at: end }),
       },
     ];
   });

@@ -30,7 +30,7 @@ const WriteProcedure = dynamic(() =>
 export function StagePanel(props: DossierProps) {
   const { view, procedures } = props;
   const Work = STAGES[view.stage];
-  const hasDefects = view.defects.length > 0 || isBroken(view);
+  const hasDefects = view.defects.length + view.changes.length > 0 || isBroken(view);
   return (
     <>
       <Work {...props} />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { post, type Posted } from '../command/post';
 import { Faults } from './faults';
 import { PinField, SmallForm } from './field';
@@ -58,8 +58,11 @@ export function SheetTool({
     if (!done.ok)
       return setAnswer({ ...done, ...(answer?.ok ? { expected: answer.expected } : {}) });
     setAnswer(undefined);
-    setSaved(true);
-    router.refresh();
+    // "Saved" stands there only beside what was saved: what is sent from the page before would be refused as stale.
+    startTransition(() => {
+      router.refresh();
+      setSaved(true);
+    });
   };
   const differences = answer?.ok ? (answer.differences ?? []) : [];
   return (

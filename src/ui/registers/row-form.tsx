@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { SHEETS } from '../../core/registers/columns';
 import type { RegisterName, RegisterRow } from '../../core/registers/schema';
 import { readCell } from '../../core/registers/sheet';
@@ -120,8 +120,10 @@ export function RowForm({
     });
     setAnswer(done);
     if (!done.ok) return;
-    router.refresh();
-    onDone();
+    startTransition(() => {
+      router.refresh();
+      onDone();
+    });
   };
   return (
     <div

@@ -20,6 +20,7 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'inspection-h',
     'bypass-most-h',
     'defect-most-h',
+    'change-most-d',
     'procedure-inspect-d',
     'entry-kept-h',
   ],

@@ -5,10 +5,7 @@ import { listReportable } from '../../../server/defects';
 import { readNames } from '../../../server/registers';
 import { findMe } from '../../../server/session';
 import { ReportForm } from '../../../ui/defects/report-form';
-
-const LONGEST = 80;
-const one = (given: string | string[] | undefined): string | undefined =>
-  typeof given === 'string' && given.length > 0 && given.length <= LONGEST ? given : undefined;
+import { oneText } from '../../one-text';
 
 /** Where anybody reports what is wrong with a device, on a phone. */
 export default async function ReportDefectPage({
@@ -26,8 +23,8 @@ export default async function ReportDefectPage({
         devices={listReportable(db)}
         names={readNames(db)}
         now={readNow(db)}
-        start={one(device)}
-        job={one(job)}
+        start={oneText(device)}
+        job={oneText(job)}
       />
     </main>
   );

@@ -1,3 +1,4 @@
+import { gateChanges } from '../changes';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
 import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates-back';
@@ -135,7 +136,10 @@ export function decideRestoring(
       return decideStart(dossier, command, context);
     case 'take-back':
       return {
-        refusals: gateClose(dossier, context.site).filter(({ code }) => code !== 'not-taken-back'),
+        refusals: [
+          ...gateClose(dossier, context.site).filter(({ code }) => code !== 'not-taken-back'),
+          ...gateChanges(dossier, context.site, context.now, context.jobId),
+        ],
         event: { kind: 'plant-taken-back', told: command.told },
       };
     case 'close-job':

@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
+import { gateChanges } from '../changes';
 import { type CommandOf } from '../commands';
 import { gateLineup, gateRestore, listStanding } from '../gates-back';
 import {
@@ -142,6 +143,7 @@ export function decideStart(
   return {
     refusals: [
       ...gateLineup(dossier, context.site),
+      ...gateChanges(dossier, context.site, context.now, context.jobId),
       ...(command.clear ? [] : [refuse('not-kept-clear')]),
     ],
     event: { ...command, kind: 'start-seen' },

@@ -1,0 +1,6 @@
+export * from './commands';
+export * from './connections';
+export * from './decide';
+export * from './kinds';
+export * from './line';
+export * from './record';

@@ -1,0 +1,417 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { ChangeCommand } from '../../core/changes/commands';
+import type { ChangeStep } from '../../core/changes/decide';
+import { kindOf } from '../../core/changes/kinds';
+import { NEXT_FOR_CHANGE, type ChangeLine, type NextForChange } from '../../core/changes/line';
+import { listChangeSigners, nameChange } from '../../core/changes/record';
+import type { StoppedJob } from '../../core/defects/answer';
+import { nameFew } from '../../core/text';
+import type { Posted } from '../command/post';
+import { useSigned } from '../command/use-signed';
+import { ChoiceField, SmallForm, TextField } from '../kit/field';
+import { PickField } from '../kit/combobox';
+import { Beside, Instant } from '../kit/moment';
+import { ProposeForm } from './propose-form';
+
+type Names = Readonly<Record<string, string>>;
+
+interface Answer extends Posted {
+  readonly number?: number;
+  readonly stopped?: readonly StoppedJob[];
+}
+
+/** Who takes the next step of a change, as the page says it to those who may not. */
+const WHO: Readonly<Record<NextForChange, string>> = {
+  assess:
+    'somebody else than the proposer: an area operator, an isolating or issuing authority, or a coordinator',
+  allow:
+    'an issuing authority or the site manager who has neither proposed it nor looked at its hazards',
+  tell: 'anybody who knows who was told',
+  draw: 'a coordinator or the site manager',
+  undo: 'an isolating or performing authority, an area operator or a coordinator',
+  'see-undone': 'somebody else than the one who put it back',
+  stands: 'an isolating or performing authority, an area operator or a coordinator',
+};
+
+function History({ line, names }: { readonly line: ChangeLine; readonly names: Names }) {
+  const { change } = line;
+  const name = (id: string) => names[id] ?? id;
+  const { review, told, drawn, undone, stillThere, gone } = change;
+  const assessed = review.kind === 'allowed' ? review.assessed : review;
+  return (
+    <ul className="text-sm">
+      <li>
+        Proposed by {name(change.by)}, <Instant at={change.at} />, because: {change.why}
+        {change.job !== undefined && (
+          <>
+            {' '}
+            (for{' '}
+            <Link href={`/jobs/${change.job}`} className="font-mono underline">
+              {change.job}
+            </Link>
+            )
+          </>
+        )}
+      </li>
+      {'hazards' in assessed && (
+        <li>
+          Hazards looked at by {name(assessed.by)}, <Instant at={assessed.at} />: {assessed.hazards}
+          . Done about them: {assessed.measures}
+        </li>
+      )}
+      {review.kind === 'allowed' && (
+        <li>
+          Allowed by {name(review.by)}, <Instant at={review.at} />
+        </li>
+      )}
+      {review.kind === 'turned-down' && (
+        <li>
+          <strong>Turned down</strong> by {name(review.by)}, <Instant at={review.at} />:{' '}
+          {review.why}
+        </li>
+      )}
+      {told.map(({ at, by, people, how }) => (
+        <li key={at + by}>
+          {nameFew(people.map(name))} told by {name(by)}, <Instant at={at} />: {how}
+        </li>
+      ))}
+      {drawn && (
+        <li>
+          On the drawing since version {drawn.version}, {name(drawn.by)}, <Instant at={drawn.at} />
+        </li>
+      )}
+      {stillThere.map(({ at, by, how }) => (
+        <li key={at}>
+          <strong>Looked for, and still there:</strong> {name(by)}, <Instant at={at} />: {how}
+        </li>
+      ))}
+      {undone && (
+        <li>
+          Put back by {name(undone.by)}, <Instant at={undone.at} />: {undone.how}
+        </li>
+      )}
+      {gone && (
+        <li>
+          Gone, seen by {name(gone.by)}, <Instant at={gone.at} />: {gone.how}
+        </li>
+      )}
+    </ul>
+  );
+}
+
+interface StepProps {
+  readonly line: ChangeLine;
+  readonly now: string;
+  readonly version: number;
+  readonly people: readonly { readonly id: string; readonly label: string }[];
+  readonly give: (command: ChangeCommand) => void;
+}
+
+const inDays = (now: string, days: string): string =>
+  new Date(Date.parse(now) + Number(days) * 86_400_000).toISOString();
+
+function AllowForm({ line: { change, until }, now, give }: StepProps) {
+  const { number } = change;
+  const { isTemporary } = kindOf(change.change);
+  const left = until === undefined ? 1 : (Date.parse(until) - Date.parse(now)) / 86_400_000;
+  return (
+    <SmallForm
+      button="Sign that it is allowed"
+      onSend={(read) =>
+        give({
+          kind: 'allow-change',
+          number,
+          ...(isTemporary ? { until: inDays(now, read('days')) } : {}),
+        })
+      }
+    >
+      {isTemporary && (
+        <TextField
+          label="For how long from now (days)"
+          name="days"
+          type="number"
+          value={String(Math.max(1, Math.floor(left)))}
+        />
+      )}
+    </SmallForm>
+  );
+}
+
+/** The form of one step. */
+function StepForm(props: StepProps & { readonly step: ChangeStep }) {
+  const { step, line, version, people, give } = props;
+  const { number } = line.change;
+  switch (step) {
+    case 'assess-change':
+      return (
+        <SmallForm
+          button="Sign what was looked at"
+          onSend={(read) =>
+            give({ kind: step, number, hazards: read('hazards'), measures: read('measures') })
+          }
+        >
+          <TextField label="What it can do to people and plant" name="hazards" />
+          <TextField label="What is done about that" name="measures" />
+        </SmallForm>
+      );
+    case 'allow-change':
+      return <AllowForm {...props} />;
+    case 'turn-down-change':
+      return (
+        <SmallForm
+          button="Sign that it is turned down"
+          onSend={(read) => give({ kind: step, number, why: read('why') })}
+        >
+          <TextField label="Why it is turned down" name="why" />
+        </SmallForm>
+      );
+    case 'tell-change':
+      return (
+        <SmallForm
+          button="Record who was told"
+          onSend={(read) => give({ kind: step, number, people: [read('who')], how: read('how') })}
+        >
+          <PickField label="Who was told" name="who" value="" options={people} />
+          <TextField label="How" name="how" />
+        </SmallForm>
+      );
+    case 'draw-change':
+      return (
+        <SmallForm
+          button="Record the drawing"
+          onSend={(read) => give({ kind: step, number, version: Number(read('version')) })}
+        >
+          <TextField
+            label="Version of the drawing that shows it"
+            name="version"
+            type="number"
+            value={String(version)}
+          />
+        </SmallForm>
+      );
+    case 'undo-change':
+      return (
+        <SmallForm
+          button="Record that it is put back"
+          onSend={(read) => give({ kind: step, number, how: read('how') })}
+        >
+          <TextField label="How it was put back" name="how" />
+        </SmallForm>
+      );
+    case 'see-undone':
+      return (
+        <SmallForm
+          button="Sign what was seen"
+          onSend={(read) =>
+            give({
+              kind: step,
+              number,
+              found: read('found') as 'gone' | 'still',
+              how: read('how'),
+            })
+          }
+        >
+          <ChoiceField
+            label="Looked for at the place"
+            name="found"
+            options={[
+              { id: 'gone', label: 'it is gone' },
+              { id: 'still', label: 'it is still there' },
+            ]}
+          />
+          <TextField label="What was seen" name="how" />
+        </SmallForm>
+      );
+  }
+}
+
+const STEP_NAMES: Readonly<Record<ChangeStep, string>> = {
+  'assess-change': 'Look at its hazards',
+  'allow-change': 'Allow it',
+  'turn-down-change': 'Turn it down',
+  'tell-change': 'Say who was told',
+  'draw-change': 'Say which drawing shows it',
+  'undo-change': 'Put it back',
+  'see-undone': 'See whether it is gone',
+};
+
+const STEP_OF: Readonly<Record<NextForChange, ChangeStep>> = {
+  assess: 'assess-change',
+  allow: 'allow-change',
+  tell: 'tell-change',
+  draw: 'draw-change',
+  undo: 'undo-change',
+  'see-undone': 'see-undone',
+  stands: 'undo-change',
+};
+
+function NextSteps(props: StepProps) {
+  const { line } = props;
+  const first = STEP_OF[line.next];
+  const rest = line.may.filter((step) => step !== first);
+  const isFirst = line.may.includes(first);
+  return (
+    <div className="flex flex-col gap-2 border-t border-base-300 pt-2">
+      <p className="text-sm">
+        <strong>Next: {NEXT_FOR_CHANGE[line.next]}.</strong>{' '}
+        {!isFirst && `Waits for ${WHO[line.next]}.`}
+      </p>
+      {isFirst && line.next !== 'stands' && <StepForm {...props} step={first} />}
+      {(line.next === 'stands' && isFirst ? [first, ...rest] : rest).map((step) => (
+        <details key={step}>
+          <summary className="cursor-pointer text-sm">
+            {step === 'allow-change' && line.change.review.kind === 'allowed'
+              ? 'Allow it for longer'
+              : STEP_NAMES[step]}
+          </summary>
+          <StepForm {...props} step={step} />
+        </details>
+      ))}
+    </div>
+  );
+}
+
+function ChangeCard(props: StepProps & { readonly names: Names }) {
+  const { line, names, now } = props;
+  const { change, name, says, review, until, isOver, jobs } = line;
+  const isPast = change.gone !== undefined || review === 'allowed';
+  return (
+    <li
+      id={name}
+      data-change={name}
+      className={`flex flex-col gap-1 rounded-box bg-base-200 p-3 ${isOver ? 'border-l-4 border-error' : ''}`}
+    >
+      <p>
+        <strong className="font-mono">{name}</strong> <strong>{says}</strong>
+        {': '}
+        <span className={isOver ? 'font-bold text-error' : ''}>{review}</span>
+        {until !== undefined && change.gone === undefined && (
+          <>
+            , until <Beside at={until} now={now} />
+          </>
+        )}
+      </p>
+      {kindOf(change.change).connects !== undefined &&
+        change.gone === undefined &&
+        !change.drawn && (
+          <p className="text-sm">
+            Every plan follows it as a way that nothing shuts, until somebody has seen that it is
+            gone.
+          </p>
+        )}
+      <History line={line} names={names} />
+      {jobs.length > 0 && (
+        <p className="text-sm">
+          <strong>At the plant of {nameFew(jobs)}:</strong> it is not started again before this is
+          settled.
+        </p>
+      )}
+      {(!isPast || line.may.length > 0) && change.gone === undefined && <NextSteps {...props} />}
+    </li>
+  );
+}
+
+/** What is changed at the plant and on its drawing: what it is for, how far its review is, and what has to be done next. */
+export function ChangesScreen({
+  me,
+  now,
+  pending,
+  past,
+  pastCount,
+  names,
+  version,
+  places,
+  job,
+  start,
+}: {
+  readonly me: string;
+  readonly now: string;
+  readonly pending: readonly ChangeLine[];
+  readonly past: readonly ChangeLine[];
+  readonly pastCount: number;
+  readonly names: Names;
+  readonly version: number;
+  readonly places: readonly { readonly id: string; readonly label: string }[];
+  /** The job from which the page was opened, and the place. */
+  readonly job: string | undefined;
+  readonly start: string | undefined;
+}) {
+  const [isOpen, setOpen] = useState(job !== undefined || start !== undefined);
+  const [stopped, setStopped] = useState<readonly StoppedJob[]>([]);
+  const { give, shown } = useSigned<ChangeCommand, Answer>({
+    url: '/api/changes',
+    names,
+    signersOf: (command) => listChangeSigners(command, me),
+    changed: 'Somebody was quicker. Nothing of yours was kept: look again.',
+  });
+  const people = Object.entries(names).map(([id, label]) => ({ id, label }));
+  const cards = (lines: readonly ChangeLine[]) => (
+    <ul className="flex flex-col gap-2">
+      {lines.map((line) => (
+        <ChangeCard
+          key={line.name}
+          {...{ line, now, version, people, names }}
+          give={(command) => give(command)}
+        />
+      ))}
+    </ul>
+  );
+  return (
+    <main className="flex flex-col gap-3 p-4">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-xl font-bold">Changes</h1>
+        {!isOpen && (
+          <button className="btn btn-primary btn-sm max-sm:h-11" onClick={() => setOpen(true)}>
+            Record a change
+          </button>
+        )}
+      </div>
+      <p className="max-w-prose text-sm">
+        Temporary hoses and jumpers, blanks left in, modifications, and every new version of the
+        drawing. Plant is not taken back into service with one that nobody has reviewed.
+      </p>
+      {isOpen && (
+        <ProposeForm
+          {...{ places, now, job, start }}
+          onSend={(command) =>
+            give(command, ({ number = 0, stopped: hit = [] }) => {
+              toast.success(`${nameChange(number)} is recorded.`);
+              setStopped(hit);
+              setOpen(false);
+            })
+          }
+        />
+      )}
+      {stopped.map(({ job: id, title, on }) => (
+        <p key={id} role="status" className="border-l-4 border-error bg-error/10 p-2">
+          <strong>
+            <span className="font-mono">{id}</span> {title} was stopped: its isolation may no longer
+            hold.
+          </strong>{' '}
+          {on.length > 0
+            ? `Call off by radio now: ${on.map((who) => names[who] ?? who).join(', ')}.`
+            : 'Nobody is signed on.'}
+        </p>
+      ))}
+      {pending.length === 0 ? (
+        <p className="rounded-box bg-base-200 p-4">
+          No change is open. Anybody who is signed in records here what is connected, left in or
+          altered, before it is done; also what they find that nobody has recorded.
+        </p>
+      ) : (
+        cards(pending)
+      )}
+      {past.length > 0 && (
+        <details>
+          <summary className="cursor-pointer font-bold">Settled or gone: {pastCount}</summary>
+          {cards(past)}
+        </details>
+      )}
+      {shown}
+    </main>
+  );
+}
