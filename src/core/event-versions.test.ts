@@ -22,7 +22,7 @@ describe('versions of events', () => {
     const report = { live: [{ words: 'J-0001' }] };
     expect(liftEvent({ kind: 'shift-handed-over', v: 1, report })).toEqual({
       kind: 'shift-handed-over',
-      report: { defects: [], live: [{ words: 'J-0001' }] },
+      report: { changes: [], defects: [], live: [{ words: 'J-0001' }] },
     });
     const today = { kind: 'shift-handed-over', report: { defects: [{ words: 'D-0001' }] } };
     expect(liftEvent({ ...today, v: versionOfKind('shift-handed-over') })).toEqual(today);

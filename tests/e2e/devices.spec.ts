@@ -162,3 +162,56 @@ test('a plan that was carried out is written down as a procedure, inspected by a
   await page.getByRole('button', { name: 'Keep this plan' }).click();
   await expect.poll(() => closedBy(page, next)).toContain('HV-2004');
 });
+
+test('a hose that nobody reviewed is a way for every plan, until it was looked at, allowed, put back and seen to be gone', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  const job = await raise(page, 'Seal, while a hose is on');
+  await open(page, 'lena', '/changes');
+  await page.getByRole('button', { name: 'Record a change' }).click();
+  const form = page.getByRole('form', { name: 'Record a change' });
+  await form.getByRole('combobox', { name: /^The sections that it joins/ }).click();
+  await page.getByPlaceholder('Type to find').fill('P201-CAS');
+  await page.locator('[role=option][data-id="P201-CAS"]').click();
+  await form.getByLabel('What is changed').fill('rinsing hose from the tanker');
+  await form.getByLabel('Why').fill('the casing is rinsed before it is opened');
+  await expectNoBarriers(page);
+  await form.getByRole('button', { name: 'Record the change' }).click();
+  const card = page.locator('[data-change]').filter({ hasText: 'rinsing hose' });
+  await expect(card).toContainText('reviewed by nobody');
+  await expect(card).toContainText(job);
+
+  await open(page, 'ada', `/jobs/${job}`);
+  await expect(page.getByText('NOT REVIEWED').first()).toBeVisible();
+
+  await open(page, 'cora', '/changes');
+  await card.getByLabel('What it can do').fill('water under the seal');
+  await card.getByLabel('What is done about that').fill('off before the pump is opened');
+  await card.getByRole('button', { name: 'Sign what was looked at' }).click();
+  await sign(page, 'cora');
+  await open(page, 'hana', '/changes');
+  await card.getByRole('button', { name: 'Sign that it is allowed' }).click();
+  await sign(page, 'hana');
+  await expect(card).toContainText('Next: tell those who run the plant');
+  await expectNoBarriers(page);
+  await shoot(page, 'changes');
+  await open(page, 'finn', '/changes');
+  await card.getByText('Put it back', { exact: true }).click();
+  await card.getByLabel('How it was put back').fill('rolled up, both ends blanked');
+  await card.getByRole('button', { name: 'Record that it is put back' }).click();
+  await expect(card).toContainText('Waits for somebody else');
+  await open(page, 'cora', '/changes');
+  await card.getByLabel('What was seen').fill('nothing at either end');
+  await card.getByRole('button', { name: 'Sign what was seen' }).click();
+  await sign(page, 'cora');
+  await expect(page.getByText('Settled or gone: 1')).toBeVisible();
+
+  // Two presses from Watch.
+  await open(page, 'ada', '/watch');
+  await page.getByRole('link', { name: 'Changes', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Changes' })).toBeVisible();
+  await open(page, 'ada', `/jobs/${job}`);
+  await planAnew(page);
+  await expect.poll(() => closedBy(page, job)).toContain('HV-2004');
+});

@@ -294,6 +294,10 @@ test('and a job there goes from its raising to closed', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep the assessment' }).click();
   await page.getByRole('button', { name: 'Approve' }).click();
   await sign(page, 'tom');
+  await page.getByLabel('From where to where they stand').fill('from the door to the pit');
+  await page.getByLabel('What the notices say').fill('keep out, on both sides');
+  await page.getByRole('button', { name: 'Record that they are set' }).click();
+  await expect(page.getByText('from the door to the pit. Notices')).toBeVisible();
   await page.getByLabel(/briefing held/).check();
   await page.getByRole('button', { name: 'Issue with both signatures' }).click();
   await page.getByLabel(`PIN of ${NAMES.tom}`).fill(PINS.tom);

@@ -5,37 +5,19 @@ import {
   actAs,
   carryOutOn,
   expectNoBarriers,
+  hangCrewLock,
   nameOf,
   open,
   sendCommand,
   shoot,
   sign,
+  signOn,
   pick,
   showTab,
 } from './desk';
 
 const OXMOOR = 'Oxmoor Electrical';
 const TARNBECK = 'Tarnbeck Mechanical';
-
-/** A lead comes with a crew lock: of a new crew, or in place of the lead who is there. */
-async function hangCrewLock(page: Page, crew: string, lead: string, lock: string): Promise<void> {
-  await page.getByText('A crew comes, or changes its lead').click();
-  await page.locator('input[name="crew"]').fill(crew);
-  await pick(page.getByLabel('Lead', { exact: true }), lead);
-  await pick(page.getByLabel('Crew lock'), lock);
-  await page.getByLabel('What the lead saw of the isolation').fill('every lock and tag, the round');
-  await page.getByRole('button', { name: 'Hang the crew lock' }).click();
-  await sign(page, 'hana', lead);
-  await page.getByText('A crew comes, or changes its lead').click();
-}
-
-async function signOn(page: Page, person: string, lock: string, crew: string): Promise<void> {
-  await pick(page.getByLabel('Who signs on'), person);
-  await page.getByLabel('In crew').selectOption(crew);
-  await pick(page.getByLabel('Personal lock'), lock);
-  await page.getByRole('button', { name: 'Sign on', exact: true }).click();
-  await sign(page, person);
-}
 
 /** Refusals that the desk shows for what was just tried. */
 const refusal = (page: Page, code: string) =>

@@ -1,3 +1,5 @@
+import { listForeign } from '../../src/core/job/clearances';
+import { needsBarriers } from '../../src/core/job/barriers';
 import { readFileSync } from 'node:fs';
 import {
   READY_CHECKS,
@@ -218,6 +220,23 @@ const INSTRUMENT_FOR = {
   temperature: 'TH-4',
 } as const;
 
+/** Whoever else operates points is asked, and gives their clearance. */
+const clear = (operator: string, points: readonly string[]): Step[] => [
+  ['ada', { kind: 'ask-clearance', operator, whom: 'their control desk', what: points.join(', ') }],
+  [
+    'elif',
+    {
+      kind: 'take-clearance',
+      operator,
+      number: 'HG-117',
+      person: 'their shift engineer',
+      isolates: points.join(', '),
+      earths: 'at both ends',
+      until: '2026-12-24T07:00:00.000Z',
+    },
+  ],
+];
+
 /** The field work of a job whose plan is walked down, in the order that the work order gives, each by someone entitled. */
 export function fieldStepsOf(state: DossierState): Step[] {
   const order = state && findWorkOrder(state, site);
@@ -263,7 +282,8 @@ export function fieldStepsOf(state: DossierState): Step[] {
     };
     return [kind === 'voltage' ? 'elif' : 'finn', command];
   };
-  return order.steps.flatMap((step): Step[] => {
+  const cleared = [...listForeign(state, site)].flatMap(([operator, points]) => clear(operator, points)); // prettier-ignore
+  const field = order.steps.flatMap((step): Step[] => {
     const { subject } = step;
     switch (step.phase) {
       case 'tell':
@@ -299,6 +319,7 @@ export function fieldStepsOf(state: DossierState): Step[] {
         return [['cora', { kind: 'try-start', station: subject, moved: false }]];
     }
   });
+  return [...cleared, ...field];
 }
 
 /** The field work of the seal change, up to the control lock. */
@@ -449,6 +470,15 @@ export const airSteps = (state: DossierState, now = START): Step[] =>
     : [];
 
 /** Screened, assessed, approved and issued for 8 h, on any job that stands walked down. */
+export const SET_BARRIERS: Step = [
+  'jun',
+  {
+    kind: 'set-barriers',
+    where: 'from the door to the crane rail',
+    notices: 'keep out, live parts',
+  },
+];
+
 export function permitSteps(
   state: DossierState,
   yes: readonly QuestionCode[] = [],
@@ -464,6 +494,7 @@ export function permitSteps(
     ...hotSteps(screened),
     ...testSteps(screened),
     ...airSteps(screened, now),
+    ...(screened && needsBarriers(screened, site) ? [SET_BARRIERS] : []),
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];
 }
@@ -538,6 +569,10 @@ export function restoreSteps(state: DossierState): Step[] {
     ['ada', { kind: 'open-box' }],
     ...back,
     ...walk,
+    ...[...listForeign(state, site).keys()].map((operator): Step => [
+      'ada',
+      { kind: 'return-clearance', operator, person: 'their shift engineer', seen: 'all off' },
+    ]),
     ['cora', SEE_START],
     ['cora', { kind: 'take-back', told: 'control room' }],
     ['ada', { kind: 'close-job' }],

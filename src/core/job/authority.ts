@@ -140,6 +140,18 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'change-scope':
     case 'take-over-names':
       return ['coordinator'];
+    case 'ask-clearance':
+    case 'take-clearance':
+    case 'return-clearance':
+      return ['coordinator', 'issuing-authority', 'isolating-electrical'];
+    case 'set-barriers':
+      return [
+        'performing-authority',
+        'area-operator',
+        'issuing-authority',
+        'coordinator',
+        ...ISOLATING,
+      ];
     case 'name-team':
     case 'assess-task':
     case 'give-copy':
@@ -156,6 +168,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'close-permit':
     case 'sign-on':
     case 'hang-crew-lock':
+    case 'show-bounds':
     case 'sanction-test':
       return ['issuing-authority'];
     case 'test-air':
@@ -193,6 +206,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['performing-authority'];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
+    // Only the lead of a firm: the decider asks which firm it is.
+    case 'see-points':
     case 'take-watch':
     case 'end-watch':
     // Anyone may stop the work, or show what they see.

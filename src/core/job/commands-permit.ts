@@ -48,6 +48,52 @@ export const PERMIT_COMMANDS = [
     /** The operator who agrees. */
     operator: id,
   }),
+  /** Whoever else operates points of the plan is asked to isolate and earth them. */
+  z.strictObject({
+    kind: z.literal('ask-clearance'),
+    operator: words,
+    /** Whom there, and how. */
+    whom: words,
+    /** What they are asked to isolate and earth. */
+    what: words,
+  }),
+  /** They have said what they isolated and earthed, under which number and until when. */
+  z.strictObject({
+    kind: z.literal('take-clearance'),
+    operator: words,
+    number: id,
+    person: words,
+    isolates: words,
+    earths: words,
+    until: z.iso.datetime(),
+  }),
+  /** They get it back before they switch. */
+  z.strictObject({
+    kind: z.literal('return-clearance'),
+    operator: words,
+    /** Who there took it back. */
+    person: words,
+    /** What was seen: people out, earths off, locks off. */
+    seen: words,
+  }),
+  /** Barriers and notices are set round the work. */
+  z.strictObject({
+    kind: z.literal('set-barriers'),
+    /** Where they stand: from where to where. */
+    where: words,
+    /** What the notices say, and where they hang. */
+    notices: words,
+  }),
+  /** The lead of a visiting firm tries and sees points of the isolation. */
+  z.strictObject({
+    kind: z.literal('see-points'),
+    firm: id,
+    points: z.array(id).min(1).max(200),
+    /** How they were tried, and what was seen. */
+    how: words,
+  }),
+  /** The lead of a visiting firm is shown between which points its people may work. */
+  z.strictObject({ kind: z.literal('show-bounds'), firm: id, lead: id, words }),
   z.strictObject({ kind: z.literal('name-team'), people: z.array(id).min(1).max(60) }),
   z.strictObject({
     kind: z.literal('assess-task'),

@@ -100,6 +100,12 @@ export type JobEvent =
     } & Body<'screen-job'>)
   | ({ readonly kind: 'job-scheduled' } & Body<'schedule-job'>)
   | ({ readonly kind: 'team-named' } & Body<'name-team'>)
+  | ({ readonly kind: 'barriers-set' } & Body<'set-barriers'>)
+  | ({ readonly kind: 'clearance-asked' } & Body<'ask-clearance'>)
+  | ({ readonly kind: 'clearance-taken' } & Body<'take-clearance'>)
+  | ({ readonly kind: 'clearance-returned' } & Body<'return-clearance'>)
+  | ({ readonly kind: 'points-seen' } & Body<'see-points'>)
+  | ({ readonly kind: 'bounds-shown' } & Body<'show-bounds'>)
   | ({ readonly kind: 'task-assessed' } & (Body<'assess-task'> | EarlierAssessment))
   | { readonly kind: 'permit-approved' }
   | {

@@ -1,4 +1,5 @@
 import { refuse, type Refusal } from '../rules/refuse';
+import { gateReturned } from './clearances';
 import { listLeakTests } from './leak-test';
 import { listLineup } from './lineup';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
@@ -45,6 +46,7 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
   return [
     ...(isFreed(dossier.permit) ? [] : [refuse('permit-open')]),
     ...(standing.length > 0 ? [refuse('points-locked', { points: standing.join(', ') })] : []),
+    ...gateReturned(dossier),
     ...(left.length > 0 ? [refuse('lineup-missing', { points: left.join(', ') })] : []),
     ...lineup.flatMap(({ point, words }) => {
       const found = differs[point];

@@ -4,6 +4,8 @@ import { refuse, type Refusal } from '../rules/refuse';
 import { nameFew } from '../text';
 import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
+import { gateClearances } from './clearances';
+import { gateBarriers } from './barriers';
 import { gateEntryPlan, gateInside } from './entry';
 import { gateHotWork } from './hot-work';
 import { gatePressureTest } from './sums';
@@ -44,6 +46,8 @@ export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refus
     ...gateHalt(dossier, site),
     ...gateApproval(dossier, site),
     ...(isApproved(dossier.permit) ? [] : [refuse('not-approved')]),
+    ...gateClearances(dossier, site, now),
+    ...gateBarriers(dossier, site),
     ...gateEntryPlan(dossier, site, now),
     ...gateHotWork(dossier, site),
     ...gatePressureTest(dossier, site),
@@ -82,6 +86,7 @@ export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusa
     ...gateIsolation(dossier, site),
     ...gateStanding(dossier, site, now),
     ...gateRevalidation(dossier, site, now),
+    ...gateClearances(dossier, site, now),
     ...gateHotWork(dossier, site),
     ...gatePressureTest(dossier, site),
     ...gateAir(dossier, site, now),

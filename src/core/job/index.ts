@@ -21,6 +21,8 @@ export {
 } from './clashes';
 export { listJobCautions, type JobCaution } from './cautions';
 export { gateChanges, listJobChanges, type JobChange } from './changes';
+export { findClearanceEnd, gateClearances, type ClearanceView } from './clearances';
+export { type FirmView } from './firms';
 export { gateCritical, findAtWork, gateDefects, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';

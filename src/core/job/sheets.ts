@@ -1,5 +1,7 @@
 import { listConditions, nameHazard, PAPERS } from '../permits';
 import { describePoint, type Step } from '../sequence';
+import { viewClearances } from './clearances';
+import { sayBounds } from './firms';
 import { listJobCautions } from './cautions';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
@@ -46,6 +48,24 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
             'Opened, entered, touched',
             scope.work.map(({ section, activity }) => `${section}: ${activity}`).join('; '),
           ],
+          ['Bounds', sayBounds(dossier)],
+          ...viewClearances(dossier, site).map(
+            ({ operator, points, given }) =>
+              [
+                `Clearance of ${operator}`,
+                given
+                  ? `${given.number}, given by ${given.person}: isolates ${given.isolates}, earths ${given.earths}; ends ${clock(given.until)} (${points.join(', ')})`
+                  : undefined,
+              ] as const,
+          ),
+          ...(dossier.barriers
+            ? [
+                [
+                  'Barriers and notices',
+                  `${dossier.barriers.where}; ${dossier.barriers.notices}; ${sign(dossier.barriers)}`,
+                ] as const,
+              ]
+            : []),
           ...(scope.emptied?.length
             ? [['Run empty before', scope.emptied.join(', ')] as const]
             : []),

@@ -11,6 +11,8 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [actor, command.performer];
     case 'schedule-job':
       return [actor, command.operator];
+    case 'show-bounds':
+      return [actor, command.lead];
     case 'assess-task':
       return listAccepters(command).map(({ person }) => person);
     case 'take-duty':
@@ -42,6 +44,9 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [actor, command.manager];
     case 'tell-absent-owner':
       return [actor, command.owner];
+    case 'take-clearance':
+    case 'return-clearance':
+    case 'see-points':
     case 'set-grade':
     case 'return-plan':
     case 'accept-plan':

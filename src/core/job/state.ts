@@ -1,3 +1,5 @@
+import type { Clearance } from './clearances';
+import type { FirmRound } from './firms';
 import type { Photo } from './photo-kinds';
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
@@ -379,6 +381,12 @@ export interface Dossier {
   readonly audits: readonly Audit[];
   /** Photographs, oldest first. */
   readonly photos: readonly Photo[];
+  /** Clearances of others who operate points of the plan, by who they are. */
+  readonly clearances: Readonly<Record<string, Clearance>>;
+  /** Where barriers and notices stand round the work. */
+  readonly barriers?: (Mark & { readonly where: string; readonly notices: string }) | undefined;
+  /** Rounds of visiting firms, by firm. */
+  readonly rounds: Readonly<Record<string, FirmRound>>;
   /** Devices that this job may put out of action, by id. */
   readonly bypasses: Readonly<Record<string, AllowedBypass>>;
 }

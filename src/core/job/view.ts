@@ -37,6 +37,9 @@ import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
 import { listJobCautions, type JobCaution } from './cautions';
+import { viewClearances, type ClearanceView } from './clearances';
+import { needsBarriers } from './barriers';
+import { sayBounds, viewFirms, type FirmView } from './firms';
 import { viewJobChanges, type JobChange } from './changes';
 import { listJobDefects, type JobDefect } from './defects';
 import { listClashes, type JobClash } from './clashes';
@@ -103,6 +106,14 @@ export interface DossierView {
   /** What is reported of devices that its plan counts on. */
   readonly defects: readonly JobDefect[];
   readonly changes: readonly JobChange[];
+  /** Firms whose lead goes round the points before its people sign on, while a permit is out. */
+  readonly firms: readonly FirmView[];
+  /** Clearances of others who operate points of the plan. */
+  readonly clearances: readonly ClearanceView[];
+  /** Whether barriers and notices are recorded before the permit is issued. */
+  readonly needsBarriers: boolean;
+  /** Between which points a crew may work, in words. */
+  readonly bounds: string;
   /** What is to be known about the kinds of equipment that it works on or isolates. */
   readonly cautions: readonly JobCaution[];
   /** When the isolation has to be inspected. */
@@ -268,6 +279,10 @@ export function viewDossier(
     bypasses: listBypasses(dossier, site),
     defects: listJobDefects(dossier, site),
     changes: viewJobChanges(dossier, site, jobId),
+    firms: viewFirms(dossier, site),
+    clearances: viewClearances(dossier, site),
+    needsBarriers: needsBarriers(dossier, site),
+    bounds: sayBounds(dossier),
     cautions: listJobCautions(dossier, site),
     inspectionDue: findInspectionDue(dossier, site),
     papers: { proposed: listProposed(dossier, site, {}), kinds: listPapers(dossier, site) },

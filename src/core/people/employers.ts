@@ -7,6 +7,8 @@ export interface Employer {
   readonly name: string;
   /** The site's own. */
   readonly own?: boolean | undefined;
+  /** Works here always, under the site's own rules of energy control: its people are asked for no round of their own. */
+  readonly resident?: boolean | undefined;
   readonly contract?: string | undefined;
   readonly contractFrom?: string | undefined;
   readonly contractUntil?: string | undefined;
@@ -30,6 +32,12 @@ function whyOver({ contractFrom, contractUntil }: Employer, now: string): string
 export const isOf = ({ employer }: Pick<Person, 'employer'>, { name }: Employer): boolean =>
   name.toLowerCase() === employer.toLowerCase();
 
+/** The registered firm of somebody; undefined where it is not registered. */
+export const findFirm = (
+  someone: Pick<Person, 'employer'>,
+  employers: readonly Employer[],
+): Employer | undefined => employers.find((firm) => isOf(someone, firm));
+
 /**
  * What keeps somebody of another firm from going to work: the firm is registered, its contract counts, and both have told each other their rules
  * under that contract. A site that has registered no firm at all does not keep the register, and nothing is asked.
@@ -41,7 +49,7 @@ export function refuseEmployer(
 ): Refusal[] {
   if (employers.length === 0) return [];
   const { name: person, employer } = someone;
-  const known = employers.find((firm) => isOf(someone, firm));
+  const known = findFirm(someone, employers);
   if (!known) return [refuse('employer-unknown', { person, employer })];
   if (known.own === true) return [];
   const over = whyOver(known, now);

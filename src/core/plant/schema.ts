@@ -109,6 +109,8 @@ const link = z.strictObject({
   normal: z.enum(['open', 'closed']).optional(),
   lockable: z.boolean().optional(),
   operated: z.enum(['hand', 'remote']).optional(),
+  /** Whose people alone operate it, where that is not the site: a grid operator, a neighbour. */
+  operated_by: name.optional(),
   /** Whether it may be opened and closed under load. */
   breaks: z.enum(['load', 'off-load']).optional(),
   dn_mm: z.number().gt(0).optional(),

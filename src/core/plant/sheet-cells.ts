@@ -65,6 +65,7 @@ export const SHEETS = {
       normal: 'text',
       lockable: 'boolean',
       operated: 'text',
+      operated_by: 'text',
       breaks: 'text',
       dn_mm: 'number',
       excludes: 'list',

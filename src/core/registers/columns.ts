@@ -50,6 +50,7 @@ export const SHEETS: Readonly<
       id: 'text',
       name: 'text',
       own: 'yes',
+      resident: 'yes',
       contract: 'text',
       contractFrom: 'from-day',
       contractUntil: 'day',

@@ -46,6 +46,8 @@ const employer = z.strictObject({
   /** As it stands with its people. */
   name,
   own: z.boolean().optional(),
+  /** Works here always, under the site's own rules of energy control. */
+  resident: z.boolean().optional(),
   contract: z.string().trim().min(1).max(80).optional(),
   contractFrom: instant.optional(),
   contractUntil: instant.optional(),

@@ -321,6 +321,16 @@ export const SITE_VALUES = {
     [1, 168, 720],
     'practice',
   ),
+  barriers: {
+    kind: 'choice',
+    title: 'Barriers and notices are recorded before a permit is issued',
+    options: {
+      electrical: 'at conductors, and at equipment of a kind that has cautions',
+      always: 'on every job',
+    },
+    standard: 'electrical',
+    basis: '29 CFR 1910.335(b) at live parts; elsewhere practice',
+  },
   'change-most-d': number(
     'Longest that a temporary change may stand',
     'days',

@@ -1,7 +1,9 @@
 import {
   findAirEnd,
   findCallDue,
+  findClearanceEnd,
   findStay,
+  gateClearances,
   gateDefects,
   findEndOfProofs,
   isHeld,
@@ -49,13 +51,15 @@ function nameOn(dossier: Dossier, site: SiteFacts): string {
 }
 
 /** What cannot wait: an alarm, a stop or a lapse with people still on. */
-function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
+function listUrgent(dossier: Dossier, site: SiteFacts, at: string): Next[] {
   const { permit, isolation, halt, entry } = dossier;
   const on = nameOn(dossier, site);
   const callOff = on === '' ? '' : `; call off ${on}`;
   const { alarm } = isolation;
   const isStood = permit.kind === 'issued' || isolation.attended !== undefined;
   const [defect] = isStood ? gateDefects(dossier, site) : [];
+  const isNeeded = permit.kind === 'issued' || permit.kind === 'suspended';
+  const [over] = isNeeded ? gateClearances(dossier, site, at) : [];
   const missing = (entry.emptying?.people ?? []).map((id) => site.people.get(id)?.name ?? id);
   return [
     ...(alarm ? [now('coordinator', `alarm at ${alarm.where}: ${alarm.seen}${callOff}`)] : []),
@@ -64,6 +68,14 @@ function listUrgent(dossier: Dossier, site: SiteFacts): Next[] {
           now(
             'coordinator',
             `${explainIn(site.values.zone)(defect).says.replace(/\.$/, '')}${callOff}`,
+          ),
+        ]
+      : []),
+    ...(over
+      ? [
+          now(
+            'issuing-authority',
+            `${explainIn(site.values.zone)(over).says.replace(/\.$/, '')}${callOff}`,
           ),
         ]
       : []),
@@ -131,11 +143,21 @@ function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
       ? findRevalidationDue(permit.validated.at, at, site.values)
       : undefined;
   const proofs = findEndOfProofs(dossier);
+  const clearance = isHeld(permit) ? findClearanceEnd(dossier, site) : undefined;
   const bypasses = Object.entries(dossier.bypasses).filter(() => dossier.isolation.attended);
   return [
     ...(permit.kind === 'issued'
       ? [by(permit.until, 'issuing-authority', `${permit.number} ends: hand it back or extend it`)]
       : []),
+    ...(clearance === undefined
+      ? []
+      : [
+          by(
+            clearance,
+            'coordinator',
+            'a clearance of another network ends: have it given for longer',
+          ),
+        ]),
     ...(due === undefined
       ? []
       : [by(due, 'issuing-authority', 'revalidate: a new shift has begun')]),
@@ -197,7 +219,7 @@ export function listNextUp(
   at: string,
 ): NextUp[] {
   return [
-    ...listUrgent(dossier, site),
+    ...listUrgent(dossier, site, at),
     ...listTimed(dossier, site, at),
     ...listWaiting(dossier, stage),
   ].map((next) => ({ job, title: dossier.title, who: ROLE_NAMES[next.role], ...next }));

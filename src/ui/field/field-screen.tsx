@@ -16,6 +16,7 @@ import { PlantDiagram } from '../diagram/diagram';
 import type { Marks } from '../diagram/marks';
 import { FaultsPanel } from '../practice/faults-panel';
 import { unpackChoices } from '../../core/choices';
+import { isHeld } from '../../core/job/permit-record';
 import { CautionList } from '../job/cautions-panel';
 import type { DossierProps, PackedProps } from '../job/types';
 import { AddPhoto } from '../photos/add-photo';
@@ -227,6 +228,7 @@ export function FieldScreen({ choices, ...given }: PackedProps & Drawn) {
           </h1>
           <LampCounts lamps={view.lamps} />
           <FoundLive view={view} />
+          {isHeld(view.dossier.permit) && <p className="text-base">{view.bounds}</p>}
           {tasks.length > 0 && (
             <p>
               <strong className="font-mono" data-testid="done">

@@ -21,6 +21,9 @@ const STAGES: Readonly<Record<Stage, ComponentType<DossierProps>>> = {
 
 /** What few jobs have is loaded where one has it. */
 const CautionsPanel = dynamic(() => import('./cautions-panel').then((file) => file.CautionsPanel));
+const ClearancesPanel = dynamic(() =>
+  import('./clearances-panel').then((file) => file.ClearancesPanel),
+);
 const DefectsPanel = dynamic(() => import('./defects-panel').then((file) => file.DefectsPanel));
 const WriteProcedure = dynamic(() =>
   import('./write-procedure').then((file) => file.WriteProcedure),
@@ -34,6 +37,7 @@ export function StagePanel(props: DossierProps) {
   return (
     <>
       <Work {...props} />
+      {view.clearances.length > 0 && view.stage !== 'closed' && <ClearancesPanel {...props} />}
       {view.cautions.length > 0 && <CautionsPanel cautions={view.cautions} />}
       {hasDefects && <DefectsPanel {...props} />}
       {procedures && <WriteProcedure {...props} />}

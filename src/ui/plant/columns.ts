@@ -82,6 +82,7 @@ export function listColumns(table: Edited, plant: Plant): readonly Column[] {
         },
         { name: 'lockable', label: 'Can be locked', type: 'yes-no' },
         { name: 'operated', label: 'Operated', type: 'choice', options: ['hand', 'remote'] },
+        { name: 'operated_by', label: 'Operated by another firm alone', type: 'text' },
         { name: 'breaks', label: 'Opened under', type: 'choice', options: ['load', 'off-load'] },
         { name: 'fails', label: 'Fails', type: 'choice', options: ['open', 'closed', 'stay'] },
         { name: 'powered_by', label: 'Moved by (section)', type: 'text' },

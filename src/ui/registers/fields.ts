@@ -92,6 +92,15 @@ export const FIELDS: Readonly<Record<RegisterName, readonly Field[]>> = {
         { id: 'yes', label: 'the site’s own' },
       ],
     },
+    {
+      name: 'resident',
+      label: 'Before its people sign on',
+      type: 'choice',
+      options: [
+        { id: '', label: 'its lead goes round the points of each job' },
+        { id: 'yes', label: 'nothing more: it works here always, under the site’s own rules' },
+      ],
+    },
     { name: 'contract', label: 'Contract', type: 'text' },
     { name: 'contractFrom', label: 'Contract counts from', type: 'day' },
     { name: 'contractUntil', label: 'Contract counts until', type: 'day' },

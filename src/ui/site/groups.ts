@@ -49,7 +49,7 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'leak-test-min',
     'leak-test-shows',
   ],
-  Electricity: ['electrical-authority-v', 'approach-table', 'approach-extra-m'],
+  Electricity: ['barriers', 'electrical-authority-v', 'approach-table', 'approach-extra-m'],
   'Hot work': [
     'hot-work-radius-m',
     'fire-watch',

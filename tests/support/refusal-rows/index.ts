@@ -1,10 +1,12 @@
 import { AIR_ROWS } from './air';
 import { AMISS_ROWS } from './amiss';
 import { AUDIT_ROWS } from './audits';
+import { CLEARANCE_ROWS } from './clearances';
 import { DETECTOR_ROWS } from './detectors';
 import { DUTY_ROWS } from './duties';
 import { ENTRY_ROWS } from './entry';
 import { FIELD_ROWS } from './field';
+import { FIRM_ROWS } from './firms';
 import { HOT_ROWS } from './hot-work';
 import { ISOLATING_ROWS } from './isolating';
 import { LOCK_ROWS } from './locks';
@@ -31,6 +33,8 @@ export const ALL_ROWS: readonly RefusalRow[] = [
   ...HOT_ROWS,
   ...ENTRY_ROWS,
   ...LOCK_ROWS,
+  ...FIRM_ROWS,
+  ...CLEARANCE_ROWS,
   ...AMISS_ROWS,
   ...RESTORING_ROWS,
   ...SUM_ROWS,

@@ -11,6 +11,8 @@ import {
   carryOut,
   fieldSteps,
   nobody,
+  SET_BARRIERS,
+  site,
   type RefusalRow,
   UNSIGNED,
 } from '../seal-change';
@@ -45,6 +47,15 @@ export const PERMIT_ROWS: RefusalRow[] = [
       'not-approved',
     ],
   ],
+  [
+    'issued without barriers where every job has them',
+    APPROVED,
+    'hana',
+    ISSUE,
+    ['barriers-missing'],
+    { site: { ...site, values: { ...site.values, barriers: 'always' } } },
+  ],
+  ['barriers set by a worker', WALKED, 'kit', SET_BARRIERS[1], ['role-missing']],
   [
     'issued with nothing proved',
     PROVING,

@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { gateFirm } from '../firms';
 import { gateWork } from '../gates-permit';
 import { type Context } from '../site';
 import { isHeld, listOn, type Crew, type Dossier } from '../state';
@@ -45,6 +46,7 @@ function decideHang(
         ? [refuse('performs-and-issues', { person: nameOf(context, lead) })]
         : []),
       ...requireContract(lead, context),
+      ...gateFirm(dossier, lead, context.site),
       ...requireTold(dossier, lead, context),
       ...requireFreeLead(dossier, lead, context),
       ...(incoming

@@ -1,3 +1,5 @@
+import { decideClearance } from './clearances';
+import { decideFirms } from './firms';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { standAt } from '../attendance';
 import { requireAuthority } from '../authority';
@@ -115,6 +117,15 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hang-crew-lock':
     case 'take-off-crew-lock':
       return decideCrew(dossier, command, context);
+    case 'ask-clearance':
+    case 'take-clearance':
+    case 'return-clearance':
+      return decideClearance(dossier, command, context);
+    case 'set-barriers':
+      return { refusals: [], event: { ...command, kind: 'barriers-set' } };
+    case 'see-points':
+    case 'show-bounds':
+      return decideFirms(dossier, command, context);
     case 'screen-job':
     case 'schedule-job':
     case 'name-team':

@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireBypassAllowed } from '../bypasses';
+import { requireCleared } from '../clearances';
 import { type CommandOf } from '../commands';
 import { type JobEvent } from '../events';
 import { gateWalkDown } from '../gates';
@@ -98,6 +99,7 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
       return {
         refusals: [
           ...requireTurn(dossier, command.link, context),
+          ...requireCleared(dossier, command.link, context.site, context.now),
           ...requireLock(dossier, command.lock, 'point', context),
           ...requireBypassAllowed(dossier, command.link, context.site, context.now),
         ],

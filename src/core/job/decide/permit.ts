@@ -1,3 +1,4 @@
+import { findClearanceEnd, requireWithinClearance } from '../clearances';
 import { findLatestEnd, listAccepters, refuseAssessment } from '../../permits';
 import type { TailPolicy } from '../../hotwork';
 import { refuse, type Refusal } from '../../rules/refuse';
@@ -85,9 +86,12 @@ function decideIssue(
 ): Outcome {
   const { site, now } = context;
   const latest = findLatestEnd(now, site.values);
+  const cleared = findClearanceEnd(dossier, site) ?? latest;
   const until =
     command.hours === undefined
-      ? latest
+      ? Date.parse(cleared) < Date.parse(latest)
+        ? cleared
+        : latest
       : new Date(Date.parse(now) + command.hours * 3_600_000).toISOString();
   return {
     refusals: [
@@ -97,6 +101,7 @@ function decideIssue(
       ...requirePerformer(dossier, command.performer, context),
       ...requireNotPerformer(dossier, context, command.performer),
       ...requireEnd(until, latest),
+      ...requireWithinClearance(dossier, until, site),
       ...(command.briefed ? [] : [refuse('briefing-missing')]),
     ],
     event: {

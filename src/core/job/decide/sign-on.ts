@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { gateFirm, gateLeadOff } from '../firms';
 import { gateWork } from '../gates-permit';
 import { type Context } from '../site';
 import { isHeld, listOn, type Dossier } from '../state';
@@ -95,6 +96,7 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
         ? [refuse('performs-and-issues', { person: nameOf(context, person) })]
         : []),
       ...requireContract(person, context),
+      ...gateFirm(dossier, person, context.site),
       ...requireThisPermit(dossier, permit),
       ...requireTeam(dossier, person, context),
       ...requirePapers(dossier, command, context),
@@ -143,6 +145,7 @@ function decideSignOff(
           ...(command.person in dossier.entry.inside
             ? [refuse('people-inside', { people: nameOf(context, command.person) })]
             : []),
+          ...gateLeadOff(dossier, command.person, context.site),
           ...foreign.map((lock) =>
             refuse('lock-not-yours', { lock, owner: nameOf(context, ownerOf(lock)) }),
           ),

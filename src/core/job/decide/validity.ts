@@ -1,3 +1,4 @@
+import { requireWithinClearance } from '../clearances';
 import { findLatestExtension, findRevalidationDue } from '../../permits';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
@@ -41,6 +42,7 @@ function decideExtend(
       ...(Date.parse(until) > Date.parse(permit.until)
         ? []
         : [refuse('extension-too-short', { until: permit.until })]),
+      ...requireWithinClearance(dossier, until, site),
       ...requireNoClash(dossier, context, until),
       ...requirePerformer(dossier, command.performer, context),
       ...requireNotPerformer(dossier, context),

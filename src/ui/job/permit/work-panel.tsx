@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { HeldPermit } from '../../../core/job';
 import { isHeld, listOn } from '../../../core/job/permit-record';
@@ -18,6 +19,8 @@ import { TailPanel } from '../hot-work/tail-panel';
 import { TeamPanel } from './team-panel';
 import { ValidityPanel } from './validity-panel';
 import { Beside } from '../../kit/moment';
+
+const FirmsPanel = dynamic(() => import('../firms-panel').then((file) => file.FirmsPanel));
 
 interface Props {
   readonly permit: HeldPermit;
@@ -233,6 +236,7 @@ export function WorkPanel(props: DossierProps) {
           <AssessmentText assessment={permit.assessment} names={props.names} />
         </details>
       </Panel>
+      {props.view.firms.length > 0 && <FirmsPanel {...props} />}
       <TeamPanel {...props} />
     </>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { BarriersPanel } from '../barriers-panel';
 import { PapersPanel } from '../papers/papers-panel';
 import { PermitPanel } from '../permit/permit-panel';
 import { TeamPanel } from '../permit/team-panel';
@@ -12,6 +13,7 @@ export function PermitStage(props: DossierProps) {
     <>
       {!props.view.dossier.papers && <PapersPanel {...props} />}
       <PermitPanel {...props} />
+      {props.view.needsBarriers && <BarriersPanel {...props} />}
       <TeamPanel {...props} />
     </>
   );
