@@ -165,6 +165,14 @@ test('hot work by the holder: its overflow breathes out there, is blanked; a rou
   }).toPass();
   await expect(holding.locator('[data-code="tail-final-missing"]')).toBeVisible();
   await round('all of it, cold to the hand', true);
+  // The unbroken watch is over: operations know, and go on looking.
+  await actAs(page, 'sol');
+  await expect(holding.locator('[data-code="watch-end-untold"]')).toBeVisible();
+  await tail.getByLabel('Who in the control room was told').fill('the shift leader');
+  await pick(tail.getByLabel('Who in operations goes on looking'), 'dov');
+  await tail.getByRole('button', { name: 'Sign, both, that operations take over' }).click();
+  await sign(page, 'sol', 'dov');
+  await expect(tail).toContainText('goes on looking for operations');
   await actAs(page, 'hana');
   await page.getByLabel('What was inspected').fill('weld cold');
   await page.getByRole('button', { name: 'Inspected: close the permit' }).click();

@@ -391,6 +391,18 @@ export const READY = {
 /** Detectors of the site that stand round hot work. */
 const MONITORS = [...site.instruments.keys()].filter((one) => one.startsWith('GM-'));
 
+export const BRIEF_WATCH: CommandOf<'brief-watch'> = {
+  kind: 'brief-watch',
+  alarm: 'beside the north door',
+  water: 'hydrant 4, hose laid',
+  extinguisher: 'two, powder, on the trolley',
+  telephone: 'in the pump hall',
+  eyewash: 'beside the dosing pump',
+  exits: ['north door', 'stairs to the yard'],
+  people: 3,
+  sees: 'all',
+};
+
 /** The surroundings of hot work asked about, cleared and monitored, where the papers name it. */
 export function hotSteps(state: DossierState, skip = 0): Step[] {
   const view = state && viewDossier(state, site, START).hotWork;
@@ -406,6 +418,7 @@ export function hotSteps(state: DossierState, skip = 0): Step[] {
         elsewhere: 'the main is fixed',
       },
     ],
+    ['jun', BRIEF_WATCH],
     ...view.neighbours.map(({ id: neighbour, kind }): Step => [
       'jun',
       { kind: 'clear-neighbour', neighbour, way: WAYS_OF[kind][0] ?? 'watched', note: 'seen' },

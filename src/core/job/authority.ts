@@ -187,6 +187,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     // Whoever runs the job and sees someone outside ticks them out at once; nobody ticks out themselves.
     case 'leave-space':
       return ['attendant', 'coordinator', 'issuing-authority', 'performing-authority'];
+    case 'brief-watch':
     case 'ask-cold':
     case 'clear-neighbour':
       return ['coordinator', 'issuing-authority', 'performing-authority', 'fire-watch'];
@@ -220,6 +221,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'report-air':
     case 'report-fault':
     case 'hear-detector':
+    // Whoever has the watch: the decider asks.
+    case 'end-fire-watch':
     case 'make-round':
     case 'hand-over-watch':
     case 'sign-off':

@@ -30,6 +30,30 @@ export const HOT_COMMANDS = [
     from_deg: z.number().min(0).lt(360),
     wind_m_s: z.number().min(0).max(40),
   }),
+  /** What the watch knows of the place before the first spark. */
+  z.strictObject({
+    kind: z.literal('brief-watch'),
+    /** Nearest alarm point, hose or hydrant, extinguisher, telephone, eyewash: where each is. */
+    alarm: words,
+    water: words,
+    extinguisher: words,
+    telephone: words,
+    eyewash: words,
+    /** Two ways out. */
+    exits: z.array(words).min(2).max(10),
+    /** How many people work there. */
+    people: z.int().min(0).max(500),
+    /** Whether one watch sees everything that sparks can reach. */
+    sees: z.enum(['all', 'not-all']),
+  }),
+  /** The unbroken watch is over: the control room knows, and somebody in operations takes the checks over. */
+  z.strictObject({
+    kind: z.literal('end-fire-watch'),
+    /** Who in the control room was told. */
+    told: words,
+    /** Who in operations goes on looking. */
+    operator: id,
+  }),
   z.strictObject({
     kind: z.literal('make-round'),
     person: id,

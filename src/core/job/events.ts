@@ -161,6 +161,8 @@ export type JobEvent =
   | ({ readonly kind: 'neighbour-cleared' } & Body<'clear-neighbour'>)
   | ({ readonly kind: 'blanks-out' } & Body<'take-out-blanks'>)
   | ({ readonly kind: 'monitors-placed' } & Body<'place-monitors'>)
+  | ({ readonly kind: 'watch-briefed' } & Body<'brief-watch'>)
+  | ({ readonly kind: 'fire-watch-ended' } & Body<'end-fire-watch'>)
   | ({ readonly kind: 'round-made' } & Body<'make-round'>)
   | ({ readonly kind: 'watch-handed-over' } & Body<'hand-over-watch'>)
   | ({ readonly kind: 'copy-taken-in' } & Body<'take-in-copy'>)

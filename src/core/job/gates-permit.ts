@@ -99,7 +99,10 @@ export function gateTail({ permit }: Dossier, now: string): Refusal[] {
   const { tail, handedBack, rounds, looked } = permit;
   const { left_min, endsAt } = computeTail(tail, handedBack.at, rounds, now);
   if (left_min > 0) return [refuse('tail-running', { until: endsAt, left: left_min })];
-  return looked || tail.final === 'none' ? [] : [refuse('tail-final-missing')];
+  return [
+    ...(permit.watchEnded ? [] : [refuse('watch-end-untold')]),
+    ...(looked || tail.final === 'none' ? [] : [refuse('tail-final-missing')]),
+  ];
 }
 
 /** What keeps the permit from being handed back. */

@@ -98,6 +98,8 @@ export type PermitRecord =
       readonly watchedUntil: string;
       readonly tail: TailPolicy;
       readonly rounds: readonly WatchRound[];
+      /** The unbroken watch is over, and operations have the checks. */
+      readonly watchEnded?: Mark & { readonly told: string; readonly operator: string };
       /** The last look, after the tail. */
       readonly looked?: Mark & { readonly seen: string };
     } & HandedBack)

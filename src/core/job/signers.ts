@@ -22,6 +22,8 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [command.person];
     case 'hand-over-watch':
       return [actor, command.to];
+    case 'end-fire-watch':
+      return [actor, command.operator];
     case 'hand-back':
       return command.watcher === undefined ? [actor] : [actor, command.watcher];
     case 'tag-point':

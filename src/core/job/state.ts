@@ -278,6 +278,8 @@ export interface HotWorkRecord {
   readonly cold?: Mark & Omit<CommandOf<'ask-cold'>, 'kind'>;
   /** Neighbours that were dealt with, by id. */
   readonly cleared: Readonly<Record<string, Cleared>>;
+  /** What the watch was told of the place (by whoever told them). */
+  readonly briefed?: Mark & Omit<CommandOf<'brief-watch'>, 'kind'>;
   /** When sparks were first made under the permit at hand: from then on someone watches, also through breaks. */
   readonly sparked?: Mark;
   /** Detectors that stand round the work, and the wind they were placed for. */

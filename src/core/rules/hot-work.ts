@@ -151,4 +151,22 @@ export const HOT_WORK_RULES = {
     WATCH,
     'Make the last look and record it.',
   ),
+  'watch-not-briefed': rule(
+    'work',
+    fixed('The fire watch does not know the place yet.'),
+    '29 CFR 1910.252(a)(2)(iii)(B): the watch knows the alarm and has extinguishers at hand; ways out, telephone, eyewash and how many work there: practice',
+    'Go through the place with the watch before the first spark, and record what is where.',
+  ),
+  'watch-still-unbroken': rule(
+    'work',
+    (f) => `The unbroken watch runs for another ${f.left} min.`,
+    '29 CFR 1910.252(a)(2)(iii)(B): at least 30 min; NFPA 51B (2019 on), from memory: 60 min',
+    'Watch until it is over.',
+  ),
+  'watch-end-untold': rule(
+    'work',
+    fixed('Nobody has told the control room that the unbroken watch is over.'),
+    'operations go on looking, by name (practice); the permit stays at the place until the last look',
+    'The watch tells the control room, and names who in operations took the checks over.',
+  ),
 } as const satisfies Record<string, Rule>;

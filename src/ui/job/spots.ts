@@ -100,6 +100,7 @@ export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'critical-guard-over': 'defects',
   'change-breaks-plan': 'defects',
   'barriers-missing': 'barriers',
+  'watch-end-untold': 'tail',
   'clearance-missing': 'clearances',
   'clearance-over': 'clearances',
   'clearance-not-returned': 'clearances',

@@ -7,6 +7,8 @@ import {
   site,
   START,
   type RefusalRow,
+  BRIEF_WATCH,
+  READY,
   UNSIGNED,
 } from '../seal-change';
 
@@ -40,7 +42,25 @@ const ROUNDS =
   (...minutes: number[]) =>
   () =>
     minutes.reduce((state, one) => carryOut([['sol', round()]], state, after(one)), WATCHED());
-const OVER = ROUNDS(15, 30, 45, 60);
+const END: Command = { kind: 'end-fire-watch', told: 'Cora at the desk', operator: 'dov' };
+const OVER = () => carryOut([['sol', END]], ROUNDS(15, 30, 45, 60)(), after(60));
+/** The same job with nobody, or with two, told what is where. */
+const UNBRIEFED = (): DossierState => {
+  const state = HOT();
+  if (!state) return state;
+  const { briefed: _, ...hotWork } = state.hotWork;
+  return { ...state, hotWork };
+};
+const HALF_SEEN = () => carryOut([['jun', { ...BRIEF_WATCH, sees: 'not-all' }]], HOT());
+const WATCHING = (state: DossierState, ...people: string[]) =>
+  carryOut(
+    people.map((person) => [
+      'hana',
+      { kind: 'take-duty', person, duty: 'fire-watch', checked: READY['fire-watch'] },
+    ]),
+    state,
+  );
+const SPARKS: Command = { kind: 'sign-on', person: 'kit', lock: 'W-02', sparks: true };
 const CLOSE: Command = { kind: 'close-permit', inspected: 'cold' };
 const SIGN_ON = { kind: 'sign-on', person: 'kit', lock: 'W-02' } as const;
 const ASK: Command = { kind: 'ask-cold', can: 'no', cold: 'a weld', elsewhere: 'fixed' };
@@ -253,6 +273,63 @@ export const HOT_ROWS: RefusalRow[] = [
     ['tail-running'],
     { now: after(60) },
   ],
+  [
+    'closing with the control room not told',
+    () => carryOut([['sol', round({ final: true })]], ROUNDS(15, 30, 45, 60)(), after(60)),
+    'hana',
+    CLOSE,
+    ['watch-end-untold'],
+    { now: after(61) },
+  ],
+  [
+    'the watch ended while it is unbroken',
+    ROUNDS(15, 30),
+    'sol',
+    END,
+    ['watch-still-unbroken'],
+    { now: after(59) },
+  ],
+  ['the watch ended in time', ROUNDS(15, 30, 45, 60), 'sol', END, [], { now: after(60) }],
+  [
+    'the watch ended by somebody else',
+    ROUNDS(15, 30, 45, 60),
+    'lena',
+    END,
+    ['not-on-watch'],
+    { now: after(60) },
+  ],
+  [
+    'the checks handed to somebody who is not of operations',
+    ROUNDS(15, 30, 45, 60),
+    'sol',
+    { kind: 'end-fire-watch', told: 'the desk', operator: 'kit' },
+    ['role-missing'],
+    { now: after(60) },
+  ],
+  ['the watch ended twice', OVER, 'sol', END, ['already-done'], { now: after(61) }],
+  ['a watch ended that is none', HOT, 'sol', END, ['no-tail']],
+  [
+    'sparks before the watch knows the place',
+    () => WATCHING(UNBRIEFED(), 'sol'),
+    'hana',
+    SPARKS,
+    ['watch-not-briefed'],
+  ],
+  [
+    'sparks that one watch does not see all of',
+    () => WATCHING(HALF_SEEN(), 'sol'),
+    'hana',
+    SPARKS,
+    ['duty-missing'],
+  ],
+  [
+    'sparks that two watches see all of',
+    () => WATCHING(HALF_SEEN(), 'sol', 'lena'),
+    'hana',
+    SPARKS,
+    [],
+  ],
+  ['the place gone through by a worker', HOT, 'kit', BRIEF_WATCH, ['role-missing']],
   ['the watch handed over', WATCHED, 'sol', { kind: 'hand-over-watch', to: 'lena' }, []],
   [
     'the watch handed to someone untrained',

@@ -53,7 +53,9 @@ function countWanted(
   const isShared = values['fire-watch'] === 'shared' && sharedWatch !== undefined;
   // What was made hot is watched through breaks too, until the tail begins.
   const least = hotWork.sparked ? 1 : 0;
-  return Math.max(least, isShared ? Math.min(1, on.sparks) : on.sparks);
+  // Where one watch does not see everything that sparks can reach, there is another.
+  const further = on.sparks > 0 && hotWork.briefed?.sees === 'not-all' ? 1 : 0;
+  return Math.max(least, isShared ? Math.min(1, on.sparks) : on.sparks) + further;
 }
 
 const countOn = (dossier: Dossier) => {

@@ -12,7 +12,9 @@ import { requireFree } from './duty';
 import { nameOf, type Outcome } from './outcome';
 import { valuesFor } from '../sums';
 
-type HotCommand = CommandOf<'ask-cold' | 'clear-neighbour' | 'take-out-blanks' | 'place-monitors'>;
+type HotCommand = CommandOf<
+  'ask-cold' | 'brief-watch' | 'clear-neighbour' | 'take-out-blanks' | 'place-monitors'
+>;
 
 const requireHot = (dossier: Dossier, { site }: Context): Refusal[] =>
   isHotWork(dossier, site) ? [] : [refuse('no-hot-work')];
@@ -103,6 +105,8 @@ export function decideHotWork(dossier: Dossier, command: HotCommand, context: Co
         refusals: dossier.hotWork.cleared[command.neighbour]?.blank ? [] : [refuse('no-blanks')],
         event: { ...command, kind: 'blanks-out' },
       };
+    case 'brief-watch':
+      return { refusals: hot, event: { ...command, kind: 'watch-briefed' } };
     case 'place-monitors':
       return {
         refusals: [...hot, ...requireDevices(command.devices, context)],
@@ -129,13 +133,40 @@ function requireFinal(
   ];
 }
 
+/** The unbroken watch ends: the control room is told, and operations take the checks over by name. */
+function decideWatchEnd(
+  { permit }: Dossier,
+  command: CommandOf<'end-fire-watch'>,
+  context: Context,
+): Outcome {
+  const event = { ...command, kind: 'fire-watch-ended' } as const;
+  if (permit.kind !== 'watched') return { refusals: [refuse('no-tail')], event };
+  const { phase, left_min } = computeTail(
+    permit.tail,
+    permit.handedBack.at,
+    permit.rounds,
+    context.now,
+  );
+  const isTheirs = context.actor === permit.watcher;
+  return {
+    refusals: [
+      ...(isTheirs ? [] : [refuse('not-on-watch', { watcher: nameOf(context, permit.watcher) })]),
+      ...(phase === 'watch' ? [refuse('watch-still-unbroken', { left: left_min })] : []),
+      ...(permit.watchEnded ? [refuse('already-done', { what: 'Ending the watch' })] : []),
+      ...requireRole(context, command.operator, ['area-operator']),
+    ],
+    event,
+  };
+}
+
 /** Decides a round of the watch after the last spark, its last look, and who has the watch. */
 export function decideTail(
   dossier: Dossier,
-  command: CommandOf<'make-round' | 'hand-over-watch'>,
+  command: CommandOf<'make-round' | 'hand-over-watch' | 'end-fire-watch'>,
   context: Context,
 ): Outcome {
   const { permit } = dossier;
+  if (command.kind === 'end-fire-watch') return decideWatchEnd(dossier, command, context);
   const event =
     command.kind === 'make-round'
       ? ({ ...command, kind: 'round-made' } as const)
@@ -157,7 +188,13 @@ export function decideTail(
   return {
     refusals: [
       ...(isTheirs ? [] : [refuse('not-on-watch', { watcher })]),
-      ...(command.final ? [] : requireRole(context, command.person, ['fire-watch'])),
+      ...(command.final
+        ? []
+        : requireRole(
+            context,
+            command.person,
+            clock.phase === 'watch' ? ['fire-watch'] : ['fire-watch', 'area-operator'],
+          )),
       ...requireFinal(command, clock.left_min, permit.tail.final, context),
     ],
     event,

@@ -91,9 +91,11 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
       return decideEntry(dossier, command, context);
     case 'ask-cold':
     case 'clear-neighbour':
+    case 'brief-watch':
     case 'place-monitors':
     case 'take-out-blanks':
       return decideHotWork(dossier, command, context);
+    case 'end-fire-watch':
     case 'make-round':
     case 'hand-over-watch':
       return decideTail(dossier, command, context);

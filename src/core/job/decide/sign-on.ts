@@ -80,6 +80,7 @@ function requirePapers(
   return [
     ...(isEntry ? requireRole(context, person, ['entrant']) : []),
     ...(sparks && !isHot ? [refuse('no-sparks-here')] : []),
+    ...(sparks && isHot && !dossier.hotWork.briefed ? [refuse('watch-not-briefed')] : []),
     ...requireDutyCovers(dossier, { sparks: sparks === true }, context),
   ];
 }

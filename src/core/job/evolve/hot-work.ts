@@ -27,6 +27,10 @@ export function evolveHotWork(hotWork: HotWorkRecord, event: JobEvent, mark: Mar
       const { devices, from_deg, wind_m_s } = event;
       return { ...hotWork, monitors: { ...mark, devices, from_deg, wind_m_s } };
     }
+    case 'watch-briefed': {
+      const { kind: _, ...place } = event;
+      return { ...hotWork, briefed: { ...mark, ...place } };
+    }
     case 'signed-on':
       return event.sparks && !hotWork.sparked ? { ...hotWork, sparked: mark } : hotWork;
     // Blanks stay in the record until they are out.
@@ -56,6 +60,10 @@ export function evolveWatched(permit: Watched, event: JobEvent, mark: Mark): Wat
         watchedUntil: endsAt,
         ...(final ? { looked: { by: person, at: mark.at, seen } } : {}),
       };
+    }
+    case 'fire-watch-ended': {
+      const { told, operator } = event;
+      return { ...permit, watchEnded: { ...mark, told, operator } };
     }
     case 'watch-handed-over':
       return { ...permit, watcher: event.to };

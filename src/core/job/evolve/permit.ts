@@ -227,7 +227,8 @@ function close(
   return { ...permit, kind: 'closed', closed, inspected };
 }
 
-const isOfTail = ({ kind }: JobEvent) => kind === 'round-made' || kind === 'watch-handed-over';
+const isOfTail = ({ kind }: JobEvent) =>
+  kind === 'round-made' || kind === 'watch-handed-over' || kind === 'fire-watch-ended';
 
 function evolveRecord(permit: PermitRecord, event: JobEvent, mark: Mark): PermitRecord {
   if (isHeld(permit)) return evolveHeld(permit, event, mark);

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ClearWay, Neighbour } from '../../../core/hotwork';
+import { BriefWatch } from './brief-watch';
 import { isDownwind, WAYS_OF } from '../../../core/hotwork/surroundings';
 import { isFlammableSensor } from '../../../core/gas/sensors';
 import type { HotWorkView } from '../../../core/job';
@@ -241,6 +242,7 @@ export function HotWorkPanel(props: DossierProps) {
         </ul>
       </section>
       <Monitors hot={hot} props={props} />
+      <BriefWatch {...props} />
     </Panel>
   );
 }

@@ -64,7 +64,7 @@ export function TailPanel({
         <span className="font-mono">
           <Beside at={endsAt} now={now} />
         </span>{' '}
-        if no round is missed
+        if no round is missed. The permit stays at the place until the last look
         {nextRound !== undefined && (
           <span className={isLate ? 'font-bold text-error' : ''}>
             {isLate ? '; ▲ a round was due ' : '; next round by '}
@@ -91,6 +91,30 @@ export function TailPanel({
           </li>
         ))}
       </ol>
+      {permit.watchEnded ? (
+        <p>
+          ✓ {permit.watchEnded.told} told that the unbroken watch is over;{' '}
+          {name(permit.watchEnded.operator)} goes on looking for operations.
+        </p>
+      ) : (
+        phase !== 'watch' && (
+          <SmallForm
+            button="Sign, both, that operations take over"
+            onSend={(read) =>
+              void run({ kind: 'end-fire-watch', told: read('told'), operator: read('operator') })
+            }
+          >
+            <TextField label="Who in the control room was told" name="told" />
+            <PickField
+              label="Who in operations goes on looking"
+              name="operator"
+              options={choices.people
+                .filter(({ operator }) => operator)
+                .map(({ id, name: label }) => ({ id, label }))}
+            />
+          </SmallForm>
+        )
+      )}
       {permit.looked ? (
         <p>
           ✓ Last look by {name(permit.looked.by)}: {permit.looked.seen}
