@@ -111,6 +111,16 @@ describe('a new version of the drawing', () => {
     expect(verifyAll(db).problems).toEqual([]);
   });
 
+  it('is none where there was no drawing before', () => {
+    const bare = openDatabase(':memory:');
+    const { plant } = readGraph(db);
+    const empty = { ...plant, areas: [], media: [], sections: [], links: [], outlets: [], gauges: [], equipment: [], surroundings: [], interlocks: [], renamed: [] }; // prettier-ignore
+    for (const [expected, document] of [empty, plant].entries())
+      expect(savePlant(bare, { document, expected, note: 'first', actor: 'ada' })).toMatchObject({ ok: true }); // prettier-ignore
+    expect(readChanges(bare).record).toEqual([]);
+    closeDatabase(bare);
+  });
+
   it('is none where nothing differs, and counts everywhere where more differs than is kept', () => {
     expect(save((plant) => plant)).toMatchObject({ ok: true });
     expect(readChanges(db).record).toEqual([]);

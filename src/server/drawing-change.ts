@@ -22,6 +22,8 @@ export function recordDrawingChange(
     version,
   }: { readonly note: string; readonly actor: string; readonly version: number },
 ): void {
+  // The empty drawing that a site is set up with is none that anybody runs by.
+  if (before?.sections.length === 0) return;
   const differs = before && diffPlants(before, after).filter(({ table }) => table !== 'renamed');
   if (differs?.length === 0) return;
   const places = [...new Set(differs?.map(({ id }) => id))];

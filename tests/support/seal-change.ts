@@ -455,7 +455,7 @@ function entrySteps(state: DossierState): Step[] {
 const in_ = (value: number, unit: string) => ({ value, unit });
 
 /** A pressure test with air at ten bar behind one m³, as the Bench works it out. */
-export const TEST_SUM: Command = {
+export const TEST_SUM = {
   kind: 'note-calculation',
   calculation: 'pressure-test',
   subject: 'P201-CAS',
@@ -470,11 +470,22 @@ export const TEST_SUM: Command = {
     k: in_(1.4, '1'),
     ambient: in_(1.01325, 'bar'),
   },
+} satisfies Command;
+
+export const ALLOW_GAS: Command = {
+  kind: 'approve-gas-test',
+  why: 'the lining may not get wet',
+  stands: 'behind the wall, in steps of a tenth, relief set at 1.1',
 };
 
 /** The pressure test worked out, where the papers name one. */
 const testSteps = (state: DossierState): Step[] =>
-  state && listPapers(state, site).includes('pressure-test') ? [['ada', TEST_SUM]] : [];
+  state && listPapers(state, site).includes('pressure-test')
+    ? [
+        ['ada', TEST_SUM],
+        ['uma', ALLOW_GAS],
+      ]
+    : [];
 
 /** Every test of the air that the papers of a job ask for, by the gas tester. */
 export const airSteps = (state: DossierState, now = START): Step[] =>

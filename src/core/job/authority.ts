@@ -144,6 +144,8 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'take-clearance':
     case 'return-clearance':
       return ['coordinator', 'issuing-authority', 'isolating-electrical'];
+    case 'approve-gas-test':
+      return ['site-manager', 'issuing-authority'];
     case 'set-barriers':
       return [
         'performing-authority',

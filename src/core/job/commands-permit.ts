@@ -48,6 +48,14 @@ export const PERMIT_COMMANDS = [
     /** The operator who agrees. */
     operator: id,
   }),
+  /** A pressure test with gas is allowed by name. */
+  z.strictObject({
+    kind: z.literal('approve-gas-test'),
+    /** Why water will not do. */
+    why: words,
+    /** Where everybody is while it stands under pressure, and how the pressure is raised and relieved. */
+    stands: words,
+  }),
   /** Whoever else operates points of the plan is asked to isolate and earth them. */
   z.strictObject({
     kind: z.literal('ask-clearance'),

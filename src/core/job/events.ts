@@ -104,6 +104,7 @@ export type JobEvent =
   | ({ readonly kind: 'clearance-asked' } & Body<'ask-clearance'>)
   | ({ readonly kind: 'clearance-taken' } & Body<'take-clearance'>)
   | ({ readonly kind: 'clearance-returned' } & Body<'return-clearance'>)
+  | ({ readonly kind: 'gas-test-approved' } & Body<'approve-gas-test'>)
   | ({ readonly kind: 'points-seen' } & Body<'see-points'>)
   | ({ readonly kind: 'bounds-shown' } & Body<'show-bounds'>)
   | ({ readonly kind: 'task-assessed' } & (Body<'assess-task'> | EarlierAssessment))

@@ -48,6 +48,7 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [actor, command.owner];
     case 'take-clearance':
     case 'return-clearance':
+    case 'approve-gas-test':
     case 'see-points':
     case 'set-grade':
     case 'return-plan':

@@ -385,6 +385,8 @@ export interface Dossier {
   readonly photos: readonly Photo[];
   /** Clearances of others who operate points of the plan, by who they are. */
   readonly clearances: Readonly<Record<string, Clearance>>;
+  /** Who allowed a pressure test with gas, and why water will not do. */
+  readonly gasTest?: Mark & { readonly why: string; readonly stands: string };
   /** Where barriers and notices stand round the work. */
   readonly barriers?: (Mark & { readonly where: string; readonly notices: string }) | undefined;
   /** Rounds of visiting firms, by firm. */

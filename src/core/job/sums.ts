@@ -39,12 +39,52 @@ export function valuesFor(dossier: Dossier, { values }: Pick<SiteFacts, 'values'
   };
 }
 
-/** No pressure test begins before a sum says to what pressure, with what energy and how far off people stay. */
-export const gatePressureTest = (dossier: Dossier, site: SiteFacts): Refusal[] =>
-  listPapers(dossier, site).includes('pressure-test') &&
-  listNoted(dossier, 'pressure-test').length === 0
-    ? [refuse('test-not-worked-out')]
-    : [];
+/** A pressure test with gas as its sum has it: to what pressure (bar), with what energy (kJ), and how far off people stay (m). */
+export interface GasTest {
+  readonly subject: string;
+  readonly pressure_bar: number;
+  readonly energy_kj: number;
+  readonly clear_m: number;
+  /** Whether somebody has allowed it by name since it was worked out. */
+  readonly isApproved: boolean;
+}
+
+/** The tests with gas that were worked out for a job: a sum with gas answers how far off people stay, one with water does not. */
+export function listGasTests(dossier: Dossier): GasTest[] {
+  const approved = Date.parse(dossier.gasTest?.at ?? '');
+  return listNoted(dossier, 'pressure-test').flatMap((noted): GasTest[] => {
+    const clear_m = figureOf(noted, 'R');
+    if (clear_m === undefined) return [];
+    return [
+      {
+        subject: noted.subject,
+        pressure_bar: (figureOf(noted, 'Pt') ?? 0) / 1e5,
+        energy_kj: (figureOf(noted, 'E') ?? 0) / 1e3,
+        clear_m: roundUp(clear_m),
+        isApproved: approved >= Date.parse(noted.at),
+      },
+    ];
+  });
+}
+
+/**
+ * No pressure test begins before a sum says to what pressure, with what energy and how far off people stay; none with gas before somebody has allowed it
+ * by name since.
+ */
+export function gatePressureTest(dossier: Dossier, site: SiteFacts): Refusal[] {
+  if (!listPapers(dossier, site).includes('pressure-test')) return [];
+  if (listNoted(dossier, 'pressure-test').length === 0) return [refuse('test-not-worked-out')];
+  return listGasTests(dossier)
+    .filter(({ isApproved }) => !isApproved)
+    .map(({ subject, pressure_bar, energy_kj, clear_m }) =>
+      refuse('gas-test-unapproved', {
+        subject,
+        pressure: Number(pressure_bar.toPrecision(3)),
+        energy: Number(energy_kj.toPrecision(3)),
+        clear: clear_m,
+      }),
+    );
+}
 
 /** Minutes of work in each hour that the heat allows, the least of the sums noted; undefined where none was, or the heat asks for no rest. */
 export function findHeatMinutes(dossier: Dossier): number | undefined {

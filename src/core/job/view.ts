@@ -37,6 +37,7 @@ import { listStanding } from './gates-back';
 import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
 import { listJobCautions, type JobCaution } from './cautions';
+import { listGasTests, type GasTest } from './sums';
 import { viewClearances, type ClearanceView } from './clearances';
 import { needsBarriers } from './barriers';
 import { sayBounds, viewFirms, type FirmView } from './firms';
@@ -110,6 +111,8 @@ export interface DossierView {
   readonly firms: readonly FirmView[];
   /** Clearances of others who operate points of the plan. */
   readonly clearances: readonly ClearanceView[];
+  /** Pressure tests with gas that were worked out for it. */
+  readonly gasTests: readonly GasTest[];
   /** Whether barriers and notices are recorded before the permit is issued. */
   readonly needsBarriers: boolean;
   /** Between which points a crew may work, in words. */
@@ -281,6 +284,7 @@ export function viewDossier(
     changes: viewJobChanges(dossier, site, jobId),
     firms: viewFirms(dossier, site),
     clearances: viewClearances(dossier, site),
+    gasTests: listGasTests(dossier),
     needsBarriers: needsBarriers(dossier, site),
     bounds: sayBounds(dossier),
     cautions: listJobCautions(dossier, site),

@@ -480,4 +480,23 @@ export const PERMIT_RULES = {
     CLEARANCE,
     (f) => `Hand it back to ${f.person} or whoever stands in for them: they switch after that.`,
   ),
+  'gas-test-unapproved': rule(
+    'permit',
+    (f) =>
+      `Nobody has allowed the test of ${f.subject} with gas: ${f.pressure} bar, ${f.energy} kJ shut in, everybody ${f.clear} m away.`,
+    'water first: gas needs a named approval (ASME PCC-2, Article 501, and B31.3, 345.5, from memory)',
+    'Test with water. Where it cannot be had, the site manager or an issuing authority allows gas by name, and says why and where everybody stands.',
+  ),
+  'no-gas-test': rule(
+    'permit',
+    fixed('No test with gas was worked out for this job.'),
+    'what is allowed is worked out first (practice)',
+    'Work the pressure test out at the Bench and use it in this job.',
+  ),
+  'gas-test-own': rule(
+    'permit',
+    (f) => `${f.person} worked it out, or leads the work.`,
+    'whoever wants a test with gas does not alone allow it (practice)',
+    'Another issuing authority or the site manager allows it.',
+  ),
 } as const satisfies Record<string, Rule>;

@@ -306,8 +306,12 @@ function ChangeCard(props: StepProps & { readonly names: Names }) {
       <History line={line} names={names} />
       {jobs.length > 0 && (
         <p className="text-sm">
-          <strong>At the plant of {nameFew(jobs)}:</strong> it is not started again before this is
-          settled.
+          <strong>Plant is not started again before this is settled:</strong>{' '}
+          {jobs.map((job) => (
+            <Link key={job} href={`/jobs/${job}`} className="mr-2 font-mono underline">
+              {job}
+            </Link>
+          ))}
         </p>
       )}
       {(!isPast || line.may.length > 0) && change.gone === undefined && <NextSteps {...props} />}

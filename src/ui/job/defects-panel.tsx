@@ -36,8 +36,6 @@ export function DefectsPanel({ view }: DossierProps) {
             )}
           </li>
         ))}
-      </ul>
-      <ul>
         {changes.map(({ name, says, isAllowed, until, isWay }) => (
           <li key={name} className="py-1">
             <Link href={`/changes#${name}`} className="font-mono underline">

@@ -59,12 +59,13 @@ export function FirmsPanel({ view, names, me }: DossierProps) {
         const leader = lead === undefined ? 'nobody, says the register' : (names[lead] ?? lead);
         const isComplete = seen === points.length;
         const left = points.filter(({ isSeen }) => !isSeen).map((point) => point.id);
+        const isAtIt = lead === me || seen > 0 || on > 0;
         return (
-          <div key={id} data-firm={id} className="border-t border-base-300 py-2">
-            <p>
+          <details key={id} open={isAtIt} data-firm={id} className="border-t border-base-300 py-2">
+            <summary className="cursor-pointer">
               <strong>{name}</strong>, led by {leader}: {seen} of {points.length} points tried and
               seen; bounds {isShown ? 'shown' : 'not shown'}; {on} on.
-            </p>
+            </summary>
             {!isComplete && lead !== me && (
               <p className="text-sm">
                 {leader} still goes to {nameFew(left, 6)}, and signs there.
@@ -81,13 +82,13 @@ export function FirmsPanel({ view, names, me }: DossierProps) {
                 <TextField label="What was shown" name="words" value={view.bounds} />
               </SmallForm>
             )}
-          </div>
+            <p className="text-sm">
+              Before anybody of it signs on, its lead has tried and seen every point, was shown the
+              bounds, and has a lock of their own on the isolation.
+            </p>
+          </details>
         );
       })}
-      <p className="text-sm">
-        Before anybody of such a firm signs on, its lead has tried and seen every point, was shown
-        the bounds, and has a lock of their own on the isolation.
-      </p>
     </Panel>
   );
 }

@@ -7,6 +7,7 @@ import {
   noted,
   permitSteps,
   START,
+  ALLOW_GAS,
   TEST_SUM,
   WALKED,
   type RefusalRow,
@@ -55,6 +56,11 @@ const toBeTested = (keeps: (step: Step) => boolean) => () => {
   const steps = permitSteps(WALKED(), ['overpressure']).slice(0, -1).filter(keeps);
   return carryOut([...fieldSteps(), ...steps], WALKED());
 };
+const NOT_ALLOWED = toBeTested(([, command]) => command !== ALLOW_GAS);
+const WATER_TEST: Command = {
+  ...TEST_SUM,
+  inputs: { ...TEST_SUM.inputs, code: 'b31-3-water' },
+};
 const enter: Command = { kind: 'enter-space', person: 'kit', tools: 3 };
 const AT = { now: after(64) };
 const HELD = { now: after(41) };
@@ -67,10 +73,43 @@ export const SUM_ROWS: RefusalRow[] = [
   ['a pressure test worked out', toBeTested(() => true), 'hana', ISSUE, []],
   [
     'a pressure test that nobody worked out',
-    toBeTested(([, command]) => command !== TEST_SUM),
+    toBeTested(([, command]) => command !== TEST_SUM && command !== ALLOW_GAS),
     'hana',
     ISSUE,
     ['test-not-worked-out'],
+  ],
+  ['a test with gas that nobody allowed', NOT_ALLOWED, 'hana', ISSUE, ['gas-test-unapproved']],
+  [
+    'a test with gas that was allowed before it was worked out anew',
+    () => withSum(TEST_SUM, toBeTested(() => true)(), 5),
+    'hana',
+    ISSUE,
+    ['gas-test-unapproved'],
+    { now: after(6) },
+  ],
+  [
+    'a test with gas allowed after it was worked out anew',
+    () => carryOut([['uma', ALLOW_GAS]], withSum(TEST_SUM, toBeTested(() => true)(), 5), after(5)),
+    'hana',
+    ISSUE,
+    [],
+    { now: after(6) },
+  ],
+  [
+    'a test with water, allowed by nobody',
+    () => withSum(WATER_TEST, NOT_ALLOWED()),
+    'hana',
+    ISSUE,
+    [],
+  ],
+  ['a test with gas allowed where none was worked out', WALKED, 'uma', ALLOW_GAS, ['no-gas-test']],
+  ['a test with gas allowed by an operator', NOT_ALLOWED, 'cora', ALLOW_GAS, ['role-missing']],
+  [
+    'a test with gas allowed by whoever worked it out',
+    () => carryOut([['ben', TEST_SUM]], WALKED()),
+    'ben',
+    ALLOW_GAS,
+    ['gas-test-own'],
   ],
   [
     'going in where it is warm',

@@ -1,4 +1,5 @@
 import { decideClearance } from './clearances';
+import { decideGasTest } from './gas-test';
 import { decideFirms } from './firms';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { standAt } from '../attendance';
@@ -123,6 +124,8 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'take-clearance':
     case 'return-clearance':
       return decideClearance(dossier, command, context);
+    case 'approve-gas-test':
+      return decideGasTest(dossier, command, context);
     case 'set-barriers':
       return { refusals: [], event: { ...command, kind: 'barriers-set' } };
     case 'see-points':

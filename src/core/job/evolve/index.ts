@@ -237,6 +237,9 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     photos: event.kind === 'photo-added' ? [...before.photos, toPhoto(event, mark)] : before.photos,
     rounds: evolveRounds(before.rounds, event, mark),
     ...evolveBarriers(before, event, mark),
+    ...(event.kind === 'gas-test-approved'
+      ? { gasTest: { ...mark, why: event.why, stands: event.stands } }
+      : {}),
     clearances: evolveClearances(before.clearances, event, mark),
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,

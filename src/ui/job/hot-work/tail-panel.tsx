@@ -64,7 +64,7 @@ export function TailPanel({
         <span className="font-mono">
           <Beside at={endsAt} now={now} />
         </span>{' '}
-        if no round is missed. The permit stays at the place until the last look
+        if no round is missed
         {nextRound !== undefined && (
           <span className={isLate ? 'font-bold text-error' : ''}>
             {isLate ? '; ▲ a round was due ' : '; next round by '}
@@ -74,6 +74,7 @@ export function TailPanel({
           </span>
         )}
       </p>
+      <p className="text-sm">The permit stays at the place until the last look.</p>
       {missed.length > 0 && (
         <p data-testid="rounds-missed" className="border-l-4 border-error pl-2">
           ▲ Missed: the round due {missed.map((at) => beside(at, now)).join(', ')}. What nobody saw
