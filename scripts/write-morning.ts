@@ -286,6 +286,42 @@ const STORIES: readonly Story[] = [
     hatchAt: 108,
     then: [],
   },
+  {
+    job: 'ring',
+    title: 'Ring main busbar cleaned',
+    equipment: 'TX-1',
+    work: [{ section: 'RMU-BUS', activity: 'touch' }],
+    up: { E: 0, P: 0, C: 0, BOX: 0 },
+    plannedAt: 112,
+    isolatedAt: 0,
+    papers: 0,
+    hatchAt: 0,
+    then: [
+      [
+        122,
+        'ada',
+        {
+          kind: 'ask-clearance',
+          operator: 'Holmfell Grid',
+          whom: 'their control desk, by telephone, with the diagram',
+          what: 'both intakes open and earthed',
+        },
+      ],
+      [
+        127,
+        'elif',
+        {
+          kind: 'take-clearance',
+          operator: 'Holmfell Grid',
+          number: 'HG-2291',
+          person: 'their shift engineer',
+          isolates: 'intakes A and B, open and locked',
+          earths: 'at both cable ends',
+          until: instant(11 * 60),
+        },
+      ],
+    ],
+  },
 ];
 
 function main(): void {

@@ -1,5 +1,3 @@
-import { eq } from 'drizzle-orm';
-import { nanoid } from 'nanoid';
 import { believe } from '../core/believed';
 import {
   decideDefect,
@@ -29,19 +27,16 @@ import {
   findAtWork,
   gateDefects,
   listDefectsAt,
-  listOn,
   siteOf,
 } from '../core/job';
 import { findAuthorisation, type Person, type Role } from '../core/people/people';
 import { listPlanPoints } from '../core/plant';
-import type { Refusal } from '../core/rules/refuse';
-import { tables, type Db } from '../db';
+import type { Db } from '../db';
 import { doFor } from './beside/queue';
 import { readChanges } from './changes-read';
 import { readNow } from './clock';
 import { DEFECTS_OF_SITE, readDefects } from './defects-read';
 import { hasJob, readSiteFor } from './job-state';
-import { carryOut } from './jobs';
 import { readOpenJobs, type OpenJobRead } from './open-jobs';
 import { hasPicture } from './photos';
 import { readProblem } from './planning';

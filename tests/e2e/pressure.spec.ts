@@ -22,7 +22,7 @@ test('a pressure test with gas is refused until it is worked out and allowed by 
   });
   const walked = carryOut(plan);
   const box = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }] as const;
-  const field = withLocks([...fieldStepsOf(walked), box], { E: 8, P: 20, C: 3, BOX: 3 });
+  const field = withLocks([...fieldStepsOf(walked), box], { E: 12, P: 30, C: 5, BOX: 5 });
   const papers = permitSteps(walked, ['overpressure']).filter(
     ([, command]) =>
       command !== TEST_SUM && command !== ALLOW_GAS && command.kind !== 'issue-permit',

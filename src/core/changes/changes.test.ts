@@ -54,10 +54,10 @@ const propose = (more: Partial<Propose> = {}): Propose => ({
   until: daysOn(7),
   ...more,
 });
-const permanent = (): Propose => {
-  const { until: _, ...rest } = propose({ change: 'modification', places: ['HV-2004'] });
-  return rest;
-};
+const permanent = (): Propose => ({
+  ...propose({ change: 'modification', places: ['HV-2004'] }),
+  until: undefined,
+});
 const number = 1;
 const assess: ChangeCommand = {
   kind: 'assess-change',

@@ -66,9 +66,10 @@ export const NO_CHANGES: ChangeRecord = [];
 /** The record after an event; one about a change that nobody proposed changes nothing. */
 export function evolveChanges(record: ChangeRecord, event: ChangeEvent, mark: Mark): ChangeRecord {
   if (event.kind === 'change-proposed') {
-    const { kind: _, ...proposed } = event;
     const review = { kind: 'proposed' } as const;
     const number = record.length + 1;
+    const { change, places, what, why, job, until, plantVersion, isEverywhere } = event;
+    const proposed = { change, places, what, why, job, until, plantVersion, isEverywhere };
     return [...record, { ...mark, ...proposed, number, review, told: [], stillThere: [] }];
   }
   return record.map((one) => (one.number === event.number ? evolveOne(one, event, mark) : one));

@@ -26,7 +26,7 @@ describe('a firm from outside', () => {
   });
 
   it('is asked for nothing where the register has no firm, and shown on no job without a permit', () => {
-    const { employers: _, ...bare } = site;
+    const bare = { ...site, employers: [] };
     expect(findVisiting(bare, 'yara')).toBeUndefined();
     expect(viewFirms(there(WALKED()), site)).toEqual([]);
     expect(viewFirms(there(LIVE()), bare)).toEqual([]);

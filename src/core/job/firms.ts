@@ -26,7 +26,7 @@ export function findVisiting(
 function listStands({ isolation }: Dossier): ReadonlyMap<string, string> {
   const { locked, tagged, opened, restrained } = isolation;
   return new Map(
-    [locked, tagged, opened, restrained].flatMap((held) =>
+    [locked, tagged, opened, restrained].flatMap((held: Readonly<Record<string, Mark>>) =>
       Object.entries(held).map(([point, { at }]): [string, string] => [point, at]),
     ),
   );

@@ -52,10 +52,9 @@ const WITHOUT_CREW = (): DossierState => {
 const withoutLead = {
   site: {
     ...site,
-    employers: (site.employers ?? []).map((one) => {
-      const { lead: _, ...rest } = one;
-      return one.id === firm ? rest : one;
-    }),
+    employers: (site.employers ?? []).map((one) =>
+      one.id === firm ? { ...one, lead: undefined } : one,
+    ),
   },
 };
 

@@ -48,8 +48,11 @@ const OVER = () => carryOut([['sol', END]], ROUNDS(15, 30, 45, 60)(), after(60))
 const UNBRIEFED = (): DossierState => {
   const state = HOT();
   if (!state) return state;
-  const { briefed: _, ...hotWork } = state.hotWork;
-  return { ...state, hotWork };
+  const { cold, cleared, monitors } = state.hotWork;
+  return {
+    ...state,
+    hotWork: { cleared, ...(cold ? { cold } : {}), ...(monitors ? { monitors } : {}) },
+  };
 };
 const HALF_SEEN = () => carryOut([['jun', { ...BRIEF_WATCH, sees: 'not-all' }]], HOT());
 const WATCHING = (state: DossierState, ...people: string[]) =>

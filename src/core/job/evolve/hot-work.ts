@@ -28,7 +28,8 @@ export function evolveHotWork(hotWork: HotWorkRecord, event: JobEvent, mark: Mar
       return { ...hotWork, monitors: { ...mark, devices, from_deg, wind_m_s } };
     }
     case 'watch-briefed': {
-      const { kind: _, ...place } = event;
+      const { alarm, water, extinguisher, telephone, eyewash, exits, people, sees } = event;
+      const place = { alarm, water, extinguisher, telephone, eyewash, exits, people, sees };
       return { ...hotWork, briefed: { ...mark, ...place } };
     }
     case 'signed-on':
