@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../rules/refuse';
 import { gateChanges } from './changes';
+import { gateClearances } from './clearances';
 import { gateClashes } from './clashes';
 import { gateDefects, gateLabels } from './defects';
 import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
@@ -67,7 +68,11 @@ export function listHolding(
         ...gateDefects(dossier, site),
       ];
     case 'isolate':
-      return [...gateIsolation(dossier, site), ...gateStanding(dossier, site, now)];
+      return [
+        ...gateClearances(dossier, site, now),
+        ...gateIsolation(dossier, site),
+        ...gateStanding(dossier, site, now),
+      ];
     case 'permit': {
       const missing = [
         ...gateIssue(dossier, site, now),

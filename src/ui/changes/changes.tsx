@@ -15,6 +15,7 @@ import { useSigned } from '../command/use-signed';
 import { ChoiceField, SmallForm, TextField } from '../kit/field';
 import { PickField } from '../kit/combobox';
 import { Beside, Instant } from '../kit/moment';
+import { StoppedJobs } from '../defects/stopped-jobs';
 import { ProposeForm } from './propose-form';
 
 type Names = Readonly<Record<string, string>>;
@@ -390,17 +391,7 @@ export function ChangesScreen({
           }
         />
       )}
-      {stopped.map(({ job: id, title, on }) => (
-        <p key={id} role="status" className="border-l-4 border-error bg-error/10 p-2">
-          <strong>
-            <span className="font-mono">{id}</span> {title} was stopped: its isolation may no longer
-            hold.
-          </strong>{' '}
-          {on.length > 0
-            ? `Call off by radio now: ${on.map((who) => names[who] ?? who).join(', ')}.`
-            : 'Nobody is signed on.'}
-        </p>
-      ))}
+      <StoppedJobs stopped={stopped} why="its isolation may no longer hold" names={names} />
       {pending.length === 0 ? (
         <p className="rounded-box bg-base-200 p-4">
           No change is open. Anybody who is signed in records here what is connected, left in or

@@ -10,6 +10,7 @@ import { nameDefect } from '../../core/defects/record';
 import type { Posted } from '../command/post';
 import { useSigned } from '../command/use-signed';
 import { Combobox } from '../kit/combobox';
+import { StoppedJobs } from './stopped-jobs';
 import { TakePicture } from '../photos/take-picture';
 
 interface Answer extends Posted {
@@ -35,16 +36,7 @@ function Reported({
       <p className="text-xl font-bold">
         {nameDefect(number)} is reported. It counts for every plan from now on.
       </p>
-      {stopped.map(({ job, title, on }) => (
-        <p key={job} className="border-l-4 border-error bg-error/10 p-2">
-          <strong>
-            <span className="font-mono">{job}</span> {title} was stopped: it stands on {device}.
-          </strong>{' '}
-          {on.length > 0
-            ? `Call off by radio now: ${on.map((id) => names[id] ?? id).join(', ')}.`
-            : 'Nobody is signed on.'}
-        </p>
-      ))}
+      <StoppedJobs stopped={stopped} why={`it stands on ${device}`} names={names} />
       <p>Hang a notice at the device if you can, and tell the control room.</p>
       <button type="button" className="btn h-12" onClick={onMore}>
         Report something else

@@ -90,8 +90,8 @@ function Clearance({ one, props }: { readonly one: ClearanceView; readonly props
       </p>
       {asked && (
         <p className="text-sm">
-          {asked.whom} asked by {names[asked.by] ?? asked.by}, <Instant at={asked.at} />:{' '}
-          {asked.what}
+          Asked for by {names[asked.by] ?? asked.by}, <Instant at={asked.at} />: {asked.what} (
+          {asked.whom})
         </p>
       )}
       {given && (
