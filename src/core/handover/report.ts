@@ -5,6 +5,7 @@ import { findEnd, isStanding, nameDefect, sayDefect, type Defect } from '../defe
 import {
   computeLamps,
   findCallDue,
+  findClearanceEnd,
   findEndOfProofs,
   findInspectionDue,
   isHeld,
@@ -128,6 +129,10 @@ function listOverdue({ id, dossier }: StandingJob, site: SiteFacts, now: string)
     ...(permit.kind === 'watched'
       ? past(permit.watchedUntil, `${permit.number}: fire watch over, not inspected and closed`)
       : []),
+    ...past(
+      isHeld(permit) ? findClearanceEnd(dossier, site) : undefined,
+      'a clearance of another network has ended',
+    ),
     ...past(findCallDue(dossier, site), 'those inside the space have not been called since'),
     ...past(findInspectionDue(dossier, site), 'inspection of the isolation'),
     ...past(isHeld(permit) ? undefined : findEndOfProofs(dossier), 'proofs have run out'),

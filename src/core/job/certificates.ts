@@ -13,7 +13,7 @@ import {
   type SheetFacts,
 } from './sheet-parts';
 import type { Dossier } from './state';
-import { findStay, valuesFor } from './sums';
+import { findStay, listGasTests, valuesFor } from './sums';
 
 const RESCUE_WORDS = {
   device: 'by a mechanical device over the opening',
@@ -61,7 +61,7 @@ function describeEntry(dossier: Dossier, { site }: SheetFacts): Block[] {
 function describeSurroundings(dossier: Dossier, { site }: SheetFacts): Block[] {
   const view = viewHotWork(dossier, site);
   if (!view) return [];
-  const { cold, cleared, monitors } = dossier.hotWork;
+  const { cold, cleared, monitors, briefed } = dossier.hotWork;
   const name = namer(site);
   return [
     {
@@ -84,6 +84,25 @@ function describeSurroundings(dossier: Dossier, { site }: SheetFacts): Block[] {
       ],
     },
     {
+      kind: 'facts',
+      title: 'What the fire watch knows before the first spark',
+      rows: [
+        ['Nearest alarm point', briefed?.alarm],
+        ['Hose or hydrant', briefed?.water],
+        ['Extinguisher', briefed?.extinguisher],
+        ['Two ways out', briefed?.exits.join('; ')],
+        ['Telephone', briefed?.telephone],
+        ['Eyewash', briefed?.eyewash],
+        ['How many work there', briefed && String(briefed.people)],
+        [
+          'What sparks can reach',
+          briefed &&
+            (briefed.sees === 'all' ? 'seen by one watch' : 'not seen by one: two watches'),
+        ],
+        ['Gone through by', briefed && name(briefed.by)],
+      ],
+    },
+    {
       kind: 'table',
       title: `Within ${view.radius_m} m`,
       head: ['What', 'How far', 'It is', 'Seen', 'By'],
@@ -100,6 +119,32 @@ function describeSurroundings(dossier: Dossier, { site }: SheetFacts): Block[] {
           done ? name(done.by) : '',
         ];
       }),
+    },
+  ];
+}
+
+/** A pressure test with gas: what it shuts in, how far off people stay, and who allowed it. */
+function describeGasTest(dossier: Dossier, { site }: SheetFacts): Block[] {
+  const tests = listGasTests(dossier);
+  if (tests.length === 0) return [];
+  const { gasTest } = dossier;
+  const [name, clock] = [namer(site), clockOf(site)];
+  return [
+    {
+      kind: 'facts',
+      title: 'Test with gas',
+      rows: [
+        ...tests.map(
+          ({ subject, pressure_bar, energy_kj, clear_m }) =>
+            [
+              subject,
+              `${Number(pressure_bar.toPrecision(3))} bar, ${Number(energy_kj.toPrecision(3))} kJ shut in; everybody stays ${clear_m} m away`,
+            ] as const,
+        ),
+        ['Water will not do', gasTest?.why],
+        ['While it stands under pressure', gasTest?.stands],
+        ['Allowed by', gasTest && `${name(gasTest.by)}, PIN, ${clock(gasTest.at)}`],
+      ],
     },
   ];
 }
@@ -143,6 +188,7 @@ const MORE: Readonly<Partial<Record<PaperKind, (dossier: Dossier, facts: SheetFa
   {
     'confined-space': describeEntry,
     'hot-work': describeSurroundings,
+    'pressure-test': describeGasTest,
   };
 
 /** A certificate that goes with the permit: why it is needed, its conditions, and who stands by. */

@@ -93,6 +93,15 @@ describe('the papers of a job', () => {
     ]);
   });
 
+  it('say what the fire watch knows, and who allowed a test with gas', () => {
+    const hot = sheetsOf(ISSUED_WITH('spark'));
+    expect(fact(hot, 'Nearest alarm point')).toBe('beside the north door');
+    expect(fact(hot, 'Two ways out')).toBe('north door; stairs to the yard');
+    const tested = sheetsOf(ISSUED_WITH('overpressure'));
+    expect(fact(tested, 'P201-CAS')).toMatch(/^11 bar, .* kJ shut in; everybody stays .* m away$/);
+    expect(fact(tested, 'Allowed by')).toContain('Uma Castleford-Roy');
+  });
+
   it('say which copy they are, and mark a second one', () => {
     const given = carryOut(
       [
