@@ -7,7 +7,6 @@ import {
   hangCrewLock,
   nameOf,
   open,
-  pinOf,
   shoot,
   sign,
   signOn,
@@ -40,11 +39,15 @@ test('a firm from outside goes to work once its lead has seen every point, was s
     ...(baseURL === undefined ? {} : { baseURL }),
   });
   const phone = await pocket.newPage();
-  await phone.request.post('/api/session', { data: { person: 'vik', pin: pinOf('vik') } });
-  await phone.goto(`/jobs/${job}`);
+  await open(phone, 'vik', `/jobs/${job}`);
   const round = phone.locator('[data-firm="BC"]');
   const first = round.getByRole('checkbox').first();
-  await first.check();
+  // The list of points is loaded by itself, after the page answers.
+  await expect(async () => {
+    await first.setChecked(false);
+    await first.setChecked(true);
+    await expect(round.getByLabel('How you tried them')).toBeVisible({ timeout: 2000 });
+  }).toPass();
   await round.getByLabel('How you tried them').fill('lock pulled, tag read, name on it');
   await round.getByRole('button', { name: 'Sign that you tried and saw 1' }).click();
   await sign(phone, 'vik');
