@@ -1,24 +1,7 @@
 import { refuse, type Refusal } from '../rules/refuse';
-import type { Mark } from './mark';
+import type { Clearance } from './outside-records';
 import type { SiteFacts } from './site';
 import type { Dossier } from './state';
-
-/** What somebody else who operates points of the plan was asked, has given, and got back. */
-export interface Clearance {
-  readonly asked?: (Mark & { readonly whom: string; readonly what: string }) | undefined;
-  readonly given?:
-    | (Mark & {
-        /** The number of the clearance, and who gave it, as they said them. */
-        readonly number: string;
-        readonly person: string;
-        readonly isolates: string;
-        readonly earths: string;
-        /** When it ends (ISO 8601, UTC). */
-        readonly until: string;
-      })
-    | undefined;
-  readonly returned?: (Mark & { readonly person: string; readonly seen: string }) | undefined;
-}
 
 /** Points of a plan that only somebody else operates, by who that is. */
 export function listForeign(

@@ -5,13 +5,6 @@ import type { Mark } from './mark';
 import type { SiteFacts } from './site';
 import { isHeld, isNumbered, listOn, type Dossier } from './state';
 
-/** What the lead of another firm has seen of the isolation, and whether they were shown between which points their people may work. */
-export interface FirmRound {
-  /** Points that the lead tried and saw, by id. */
-  readonly seen: Readonly<Record<string, Mark & { readonly how: string }>>;
-  readonly bounds?: (Mark & { readonly lead: string; readonly words: string }) | undefined;
-}
-
 /** The firm of somebody who comes from outside and does not work under the site's own rules of energy control; undefined for anybody else. */
 export function findVisiting(
   { people, employers = [] }: Pick<SiteFacts, 'people' | 'employers'>,

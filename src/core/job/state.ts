@@ -1,5 +1,4 @@
-import type { Clearance } from './clearances';
-import type { FirmRound } from './firms';
+import type { Clearance, FirmRound } from './outside-records';
 import type { Photo } from './photo-kinds';
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
