@@ -17,7 +17,7 @@ const SITES: readonly Site[] = [
   },
   { name: 'outside', port: 3219, tests: /(outside|run-empty)\.spec\.ts/ },
   // What is reported of a pump holds up every other story on it.
-  { name: 'devices', port: 3224, tests: /(contractors|devices)\.spec\.ts/ },
+  { name: 'devices', port: 3224, tests: /(contractors|devices|line-and-stop)\.spec\.ts/ },
   { name: 'inside', port: 3220, tests: /(hot-and-inside|pressure)\.spec\.ts/ },
   // The long story needs a pump that no other story holds.
   { name: 'desk', port: 3221, tests: /\/(frame|plant|show-me|stories\/one-job)\.spec\.ts/ },

@@ -138,6 +138,71 @@ const PURGE: Command = {
   intake: 'upwind, at the road',
 };
 
+const STOP_AT = 6 * 60;
+/** A step before the stop of the digester: what, by whom, how long, after which. */
+const before = (
+  step: string,
+  what: string,
+  who: string,
+  minutes: number,
+  after: readonly string[] = [],
+): Command => {
+  const of = minutes === 0 ? 'ready' : 'plant';
+  return { kind: 'plan-run-up', step, what, of, who, minutes, after: [...after] };
+};
+const BEFORE_THE_STOP: readonly Later[] = [
+  [
+    110,
+    'ada',
+    {
+      kind: 'schedule-job',
+      from: instant(STOP_AT),
+      until: instant(STOP_AT + 600),
+      operator: 'cora',
+    },
+  ],
+  [111, 'cora', before('B1', 'Feed turned over to digester 1', 'cora', 30)],
+  [112, 'cora', before('B2', 'Digester 2 drawn down to the buffer tank', 'dov', 120, ['B1'])],
+  [113, 'cora', before('B3', 'Drawn-down lines flushed', 'cora', 25, ['B2'])],
+  [114, 'cora', before('B4', 'Gas side swept with nitrogen', 'dov', 40, ['B2'])],
+  [115, 'ada', before('B5', 'Spool, blanks and gaskets at the tank', 'gus', 0)],
+  [121, 'gus', { kind: 'finish-run-up', step: 'B5', seen: 'all counted, on the pallet' }],
+  [124, 'cora', { kind: 'begin-run-up', step: 'B1' }],
+];
+
+/** The drain of the filter is blown through: worked out and walked, and one message has gone to and fro. */
+const BLOWN_THROUGH: readonly Later[] = [
+  [
+    127,
+    'jun',
+    {
+      kind: 'plan-clearing',
+      points: [
+        { at_m: 0, height_m: 6, bore_mm: 200, parts: true },
+        { at_m: 60, height_m: 5, bore_mm: 200, parts: true },
+        { at_m: 130, height_m: 2, bore_mm: 200, parts: false },
+        { at_m: 180, height_m: 4, bore_mm: 200, parts: true },
+        { at_m: 240, height_m: 3, bore_mm: 200, parts: true },
+      ],
+      drive_bar: 1.5,
+      relief_bar: 2,
+      weakest_bar: 6,
+      density: 1000,
+      speed_m_min: 20,
+      launcher: 'jun',
+      catcher: 'rosa',
+      stands: 'on the road, behind the pump house',
+    },
+  ],
+  [128, 'jun', { kind: 'walk-line', seen: 'one sharp bend at 130 m, passable' }],
+  [128.5, 'jun', { kind: 'send-message', to: 'rosa', said: 'no gas before the permit is out' }],
+  [
+    129,
+    'rosa',
+    { kind: 'read-back', message: 1, right: true, heard: 'no gas before the permit is out' },
+  ],
+];
+
 const STORIES: readonly Story[] = [
   {
     job: 'press',
@@ -236,9 +301,9 @@ const STORIES: readonly Story[] = [
     plannedAt: -575,
     isolatedAt: 60,
     // Everything but the test of the air, which it waits for.
-    papers: 4,
+    papers: 5,
     hatchAt: 126,
-    then: [],
+    then: BLOWN_THROUGH,
   },
   {
     job: 'belt',
@@ -284,7 +349,7 @@ const STORIES: readonly Story[] = [
     isolatedAt: 0,
     papers: 2,
     hatchAt: 108,
-    then: [],
+    then: BEFORE_THE_STOP,
   },
   {
     job: 'ring',

@@ -1,5 +1,8 @@
 import { listDue } from './due';
 import type { Person } from './people/people';
+import { DEFAULT_VALUES } from './rules/values';
+
+const values = DEFAULT_VALUES;
 
 const NOW = '2026-12-01T08:00:00.000Z';
 const inDays = (days: number) => new Date(Date.parse(NOW) + days * 86_400_000).toISOString();
@@ -20,6 +23,7 @@ const due = (person: Person, tested: readonly number[] = []) =>
           { id: `G-${n}`, name: 'gauge', reads: 'pressure', testedUntil: inDays(days) },
         ]),
       ),
+      values,
       earths: new Map([['E-1', { id: 'E-1', name: 'set', testedUntil: inDays(400) }]]),
     },
     NOW,
@@ -31,14 +35,27 @@ it('names contracts and kit that is tested', () => {
     { id: 'GL-1', name: 'gloves', testedUntil: inDays(3) },
     { id: 'LD-1', name: 'ladder' },
   ];
+  const pressure = [
+    { id: 'PE-1', name: 'receiver', of: 'receiver' as const, inspectedAt: '2025-12-20T00:00:00.000Z', testedAt: '2023-11-20T00:00:00.000Z' },
+  ]; // prettier-ignore
   const employers = [
     { id: 'BP', name: 'Blue Pipe', contractUntil: inDays(-2) },
     { id: 'OWN', name: 'F', own: true },
   ];
-  const site = { people: new Map(), instruments: new Map(), earths: new Map(), kit, employers };
+  const site = {
+    people: new Map(),
+    instruments: new Map(),
+    earths: new Map(),
+    kit,
+    pressure,
+    employers,
+    values,
+  };
   expect(listDue(site, NOW, 60).map(({ what, kind, isOver }) => [what, kind, isOver])).toEqual([
+    ['pressure test of PE-1 receiver', 'pressure equipment', true],
     ['contract of Blue Pipe', 'contract', true],
     ['test of GL-1 gloves', 'kit', false],
+    ['inspection of PE-1 receiver', 'pressure equipment', false],
   ]);
 });
 

@@ -1,11 +1,13 @@
 import type { SiteFacts } from './job';
+import { findPressureDue } from './kit/kit';
 import { hasLeft, ROLE_NAMES } from './people/people';
 
 /** Something of the site that runs out: an authorisation, a contract, a test of an instrument, an earthing set or a piece of kit. */
 export interface Due {
   /** Stable for one thing. */
   readonly id: string;
-  readonly kind: 'authorisation' | 'instrument' | 'earthing set' | 'kit' | 'contract';
+  readonly kind:
+    'authorisation' | 'instrument' | 'earthing set' | 'kit' | 'pressure equipment' | 'contract';
   /** Whose or which it is, by id. */
   readonly of: string;
   /** Whose or which it is, and what of it. */
@@ -30,8 +32,13 @@ export function listDue(
     instruments,
     earths,
     kit = [],
+    pressure = [],
+    values,
     employers = [],
-  }: Pick<SiteFacts, 'people' | 'instruments' | 'earths' | 'kit' | 'employers'>,
+  }: Pick<
+    SiteFacts,
+    'people' | 'instruments' | 'earths' | 'kit' | 'pressure' | 'employers' | 'values'
+  >,
   now: string,
   days: number,
 ): Due[] {
@@ -82,7 +89,20 @@ export function listDue(
           },
         ],
   );
-  return [...authorisations, ...tests, ...contracts]
+  const pressed = pressure.flatMap((row) => {
+    const { id, name } = row;
+    const { inspect, test } = findPressureDue(row, values);
+    const about = { of: id, kind: 'pressure equipment' as const, href: '/registers#pressure' };
+    return [
+      ...(inspect
+        ? [{ ...about, id: `${id}-inspect`, what: `inspection of ${id} ${name}`, until: inspect }]
+        : []),
+      ...(test
+        ? [{ ...about, id: `${id}-test`, what: `pressure test of ${id} ${name}`, until: test }]
+        : []),
+    ];
+  });
+  return [...authorisations, ...tests, ...pressed, ...contracts]
     .map((one) => ({ ...one, isOver: Date.parse(one.until) < at }))
     .filter(({ until }) => Date.parse(until) < at + days * DAY_MS)
     .sort((a, b) => (a.until < b.until ? -1 : 1));

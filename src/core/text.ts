@@ -5,6 +5,10 @@ export const capitalise = (words: string): string => words.charAt(0).toUpperCase
 export const countOf = (many: number, one: string): string =>
   `${many} ${one}${many === 1 ? '' : 's'}`;
 
+/** "D-0007": something that is counted, by the letters of its kind and its number. */
+export const numbered = (kind: string, number: number): string =>
+  `${kind}-${String(number).padStart(4, '0')}`;
+
 /** "Ada, Ben, Cora and 22 more": so many names are said, the rest counted. */
 export const nameFew = (names: readonly string[], most = 4): string =>
   names.length <= most

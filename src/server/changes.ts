@@ -8,11 +8,14 @@ import {
   nameChange,
   sayChange,
   sayReview,
+  sayWho,
+  sortChanges,
+  STEP_FOR,
   type ChangeCommand,
   type ChangeContext,
   type ChangeLine,
 } from '../core/changes';
-import type { StoppedJob } from '../core/defects';
+import { listDeviceNames, type StoppedJob } from '../core/defects';
 import { drawnNow, listJobChanges, siteOf, type SiteFacts } from '../core/job';
 import type { Db } from '../db';
 import { CHANGES_OF_SITE, readChanges } from './changes-read';
@@ -94,25 +97,28 @@ export function readChangesPage(db: Db, me: string): ChangesPage {
     const own = siteOf(job, readSiteFor(db, job.dossier));
     return listJobChanges(job.dossier, own, job.id).map(({ number }) => ({ job: job.id, number }));
   });
-  const lines = record.map((change): ChangeLine => ({
-    change,
-    name: nameChange(change.number),
-    says: sayChange(change),
-    review: sayReview(change, now),
-    next: findNextForChange(change, now),
-    isOver: isChangeOver(change, now),
-    until: findChangeEnd(change),
-    jobs: touched.flat().flatMap(({ job, number }) => (number === change.number ? [job] : [])),
-    may: listChangeSteps(record, change, context),
-  }));
-  const rank = ({ isOver, change: { review } }: ChangeLine) => {
-    if (isOver || review.kind === 'turned-down') return 0;
-    return review.kind === 'allowed' ? 2 : 1;
-  };
-  const past = lines.filter(({ change }) => !isPending(change));
+  const lines = record.map((change): ChangeLine => {
+    const next = findNextForChange(change, now);
+    const step = STEP_FOR[next];
+    return {
+      change,
+      name: nameChange(change.number),
+      says: sayChange(change),
+      review: sayReview(change, now),
+      isPending: isPending(change),
+      next,
+      step,
+      who: sayWho(step),
+      isOver: isChangeOver(change, now),
+      until: findChangeEnd(change),
+      jobs: touched.flat().flatMap(({ job, number }) => (number === change.number ? [job] : [])),
+      may: listChangeSteps(record, change, context),
+    };
+  });
+  const past = lines.filter((line) => !line.isPending);
   return {
     now,
-    pending: lines.filter(({ change }) => isPending(change)).sort((a, b) => rank(a) - rank(b)),
+    pending: sortChanges(lines.filter((line) => line.isPending)),
     past: past.slice(-MOST_PAST).reverse(),
     pastCount: past.length,
     names: readNames(db),
@@ -123,15 +129,10 @@ export function readChangesPage(db: Db, me: string): ChangesPage {
 /** Every section, device and machine of the newest drawing, by id. */
 export function listChangeable(db: Db): ChangeablePlace[] {
   const { plant } = drawnNow(readSite(db));
-  const { sections, links, outlets, gauges, equipment } = plant;
   return [
-    ...sections.map(({ id, name }) => ({ id, label: `${id}, ${name}` })),
-    ...links.map(({ id, name, kind }) => ({ id, label: `${id}, ${name ?? kind}` })),
-    ...outlets.map(({ id, kind, section }) => ({ id, label: `${id}, ${kind} on ${section}` })),
-    ...gauges.map(({ id, reads, section }) => ({
-      id,
-      label: `${id}, ${reads} gauge on ${section}`,
-    })),
-    ...equipment.map(({ id, name }) => ({ id, label: `${id}, ${name}` })),
-  ].sort((a, b) => (a.id < b.id ? -1 : 1));
+    ...plant.sections.map(({ id, name }): [string, string] => [id, `${id}, ${name}`]),
+    ...listDeviceNames(plant),
+  ]
+    .map(([id, label]) => ({ id, label }))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
 }

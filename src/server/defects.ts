@@ -7,6 +7,7 @@ import {
   GUARDING_ROLES,
   isCriticalDefect,
   isStanding,
+  listDeviceNames,
   listFitting,
   listProvingRoles,
   listStanding,
@@ -191,7 +192,6 @@ export function readDefectsPage(db: Db, me: Person): DefectsPage {
 export function listReportable(db: Db): ReportableDevice[] {
   const site = readSite(db);
   const drawing = drawnNow(site);
-  const { links, outlets, gauges, equipment } = drawing.plant;
   const standing = listStanding(readDefects(db).record);
   const told = new Map(
     [...new Set(standing.map(({ device }) => device))].map((device) => [
@@ -201,18 +201,10 @@ export function listReportable(db: Db): ReportableDevice[] {
         .map(({ number, defect }) => `${nameDefect(number)}: ${DEFECTS[defect].label}`),
     ]),
   );
-  const ids = [
-    ...links.map(({ id, name, kind }) => [id, name ?? kind] as const),
-    ...outlets.map(({ id, kind, section }) => [id, `${kind} on ${section}`] as const),
-    ...gauges.map(({ id, reads, section }) => [id, `${reads} gauge on ${section}`] as const),
-    ...equipment.map(({ id, name }) => [id, name] as const),
-  ];
-  return ids
-    .flatMap(([id, words]): ReportableDevice[] => {
+  return listDeviceNames(drawing.plant)
+    .flatMap(([id, label]): ReportableDevice[] => {
       const device = findDevice(drawing, id);
-      return device
-        ? [{ id, label: `${id}, ${words}`, fits: listFitting(device), known: told.get(id) ?? [] }]
-        : [];
+      return device ? [{ id, label, fits: listFitting(device), known: told.get(id) ?? [] }] : [];
     })
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 }

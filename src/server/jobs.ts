@@ -27,6 +27,7 @@ import { hasPicture } from './photos';
 import { project, type HoldingKind } from './projections';
 import { readSite } from './registers';
 import { indexEvents } from './search';
+import { tagUnfit } from './unfit-kit';
 
 /** A command as it arrives: what, on which version of the job, under which key, and whose PINs were checked. */
 export interface Request {
@@ -203,6 +204,7 @@ export function carryOut(db: Db, request: Request): Answer {
     ) as Dossier;
     project(tx, jobId, state, after);
     indexEvents(tx, jobId, after, marked, site);
+    for (const event of events) tagUnfit(tx, event, request.actor);
     const reached = sequence + events.length;
     tx.insert(tables.commandsSeen)
       .values({

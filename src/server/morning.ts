@@ -18,6 +18,7 @@ import { carryOut } from './jobs';
 import { carryOutProcedure } from './procedures';
 import type { RecordAnswer } from './site-record';
 import { readValues } from './site-rules';
+import { hoursAfter } from '../core/hours';
 
 const entrySchema = z.strictObject({
   /** When it is given (min after the day shift begins). */
@@ -130,7 +131,7 @@ function playOnSite(db: Db, entries: readonly SiteEntry[], clock: (minutes: numb
 
 /** The night shift hands over with a promise for the day. */
 function handOver(db: Db, now: string): void {
-  const until = new Date(Date.parse(now) + 10 * 3_600_000).toISOString();
+  const until = hoursAfter(now, 10);
   const answer = carryOutHandover(db, {
     command: {
       kind: 'hand-over-shift',

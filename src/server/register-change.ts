@@ -59,6 +59,7 @@ export function readInUse(db: Db): InUse {
     earths: new Map(earths),
     hasps: new Map(),
     kit: new Map(),
+    pressure: new Map(),
     employers: findEmployersInUse(db),
     bundles: new Map(),
   };

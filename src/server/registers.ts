@@ -83,7 +83,7 @@ export function readRegisters(db: Db): {
 
 type Registered = Pick<
   SiteFacts,
-  'locks' | 'boxes' | 'instruments' | 'earths' | 'kit' | 'employers' | 'reach'
+  'locks' | 'boxes' | 'instruments' | 'earths' | 'kit' | 'pressure' | 'employers' | 'reach'
 >;
 
 /** The registers as they were read last, with their version: saving makes a new one. */
@@ -100,13 +100,14 @@ function readRegistered(db: Db): Registered {
   const known = registered.get(db.$client);
   if (known !== undefined && known.version === (version ?? 0)) return known.registers;
   const read = readRegisters(db);
-  const { locks, boxes, instruments, earths, kit, employers, reach } = read.registers;
+  const { locks, boxes, instruments, earths, kit, pressure, employers, reach } = read.registers;
   const registers = {
     locks: byId(locks),
     boxes: byId(boxes),
     instruments: byId<Instrument>(instruments),
     earths: byId(earths),
     kit,
+    pressure,
     employers,
     ...(reach === undefined ? {} : { reach }),
   };

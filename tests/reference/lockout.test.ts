@@ -176,7 +176,7 @@ describe('29 CFR 1910.147(f), additional requirements', () => {
       [
         ['elif', { kind: 'lift-for-test', point: 'CB-P201' }],
         ['elif', { kind: 'lift-for-test', point: 'FS-TR2004' }],
-        ['cora', { kind: 'run-test', ran: true, seen: 'turns the right way' }],
+        ['cora', { kind: 'run-test', ran: true, sight: 'seen', seen: 'turns the right way' }],
       ],
       sanctioned,
     );

@@ -1,4 +1,6 @@
 import { listForeign } from '../../src/core/job/clearances';
+import { viewKit } from '../../src/core/job/kit';
+import type { KitRow, PressureRow } from '../../src/core/kit/kit';
 import { needsBarriers } from '../../src/core/job/barriers';
 import { readFileSync } from 'node:fs';
 import {
@@ -31,6 +33,7 @@ import type { Employer } from '../../src/core/people/employers';
 import type { EarthingSet, Lock, Person, Role } from '../../src/core/people/people';
 import { buildGraph, parsePlantText } from '../../src/core/plant';
 import { draftAssessment, QUESTION_CODES, type QuestionCode } from '../../src/core/permits';
+import { isByName, SPACE_CHECK_CODES } from '../../src/core/space';
 import { listPairs, type ElectricalRound } from '../../src/core/proving';
 import { explainIn, type RuleCode } from '../../src/core/rules/book';
 import { DEFAULT_VALUES } from '../../src/core/rules/values';
@@ -44,6 +47,8 @@ interface SiteFile {
     instruments: [];
     earths: EarthingSet[];
     employers: Employer[];
+    kit: KitRow[];
+    pressure: PressureRow[];
   };
 }
 /** Locks of Jun Ravensworth's own, enough for every point of the job. */
@@ -67,6 +72,8 @@ export const site: SiteFacts = {
   instruments: byId(file.registers.instruments),
   earths: byId(file.registers.earths),
   employers: file.registers.employers,
+  kit: file.registers.kit,
+  pressure: file.registers.pressure,
 };
 export const START = '2026-11-24T07:00:00.000Z';
 export const nobody = {
@@ -253,7 +260,13 @@ export function fieldStepsOf(state: DossierState): Step[] {
     const open = { kind: 'open-outlet', outlet: subject, tag: `T-${subject}` } as const;
     if (phase === 'earth') {
       used.earths += 1;
-      const earth = { set: `ES-${used.earths}`, endFirst: true };
+      const earth = {
+        set: `ES-${used.earths}`,
+        endFirst: true,
+        ordered: true,
+        clear: true,
+        to: 'point' as const,
+      };
       return [['elif', { ...open, earth, second: 'tove' }]];
     }
     if (!watched) return [[isolatorOf(subject), open]];
@@ -278,7 +291,7 @@ export function fieldStepsOf(state: DossierState): Step[] {
       instrument: INSTRUMENT_FOR[kind],
       seen: [...sees],
       ...(kind === 'voltage' ? { round: deadRound({ source_v: 12_000 }) } : {}),
-      ...(kind === 'voltage' && volts > 1000 ? { second: 'tove' } : {}),
+      ...(kind === 'voltage' && volts > 1000 ? { second: 'tove', ordered: true } : {}),
     };
     return [kind === 'voltage' ? 'elif' : 'finn', command];
   };
@@ -446,10 +459,37 @@ export const PLAN_ENTRY: CommandOf<'plan-entry'> = {
   call: 'radio channel 1, site emergency 3333',
 };
 
+/** The kit looked at that the work asks for, one of each kind. */
+function kitSteps(state: DossierState, now: string): Step[] {
+  if (!state) return [];
+  const kinds = viewKit(state, site, now).needs.filter(({ isKept, isMet }) => isKept && !isMet);
+  const rows = kinds.flatMap(({ kind }) => (site.kit ?? []).find((row) => row.kind === kind) ?? []);
+  const kit = [...new Set(rows.map(({ id }) => id))];
+  return kit.length === 0
+    ? []
+    : [['jun', { kind: 'check-kit', kit, air: true, seen: 'sound, in date' }]];
+}
+
+/** Everything looked at round the opening and inside. */
+export const CHECK_SPACE: CommandOf<'check-space'> = {
+  kind: 'check-space',
+  answers: Object.fromEntries(
+    SPACE_CHECK_CODES.map((code) => [
+      code,
+      { here: true, words: 'as it should be', ...(isByName(code) ? { person: 'moss' } : {}) },
+    ]),
+  ),
+  cover: { weight_kg: 40, drawn: 'two' },
+};
+
 /** The entry planned, where the papers name one. */
 function entrySteps(state: DossierState): Step[] {
   const view = state && viewDossier(state, site, START).entry;
-  return view ? [['hana', { ...PLAN_ENTRY, space: view.space?.id ?? PLAN_ENTRY.space }]] : [];
+  if (!view) return [];
+  return [
+    ['hana', { ...PLAN_ENTRY, space: view.space?.id ?? PLAN_ENTRY.space }],
+    ['hana', CHECK_SPACE],
+  ];
 }
 
 const in_ = (value: number, unit: string) => ({ value, unit });
@@ -519,6 +559,7 @@ export function permitSteps(
     ...testSteps(screened),
     ...airSteps(screened, now),
     ...(screened && needsBarriers(screened, site) ? [SET_BARRIERS] : []),
+    ...kitSteps(screened, now),
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];
 }
@@ -558,6 +599,7 @@ export const SEE_START = {
   told: 'control room and pump hall',
   clear: true,
   ran: true,
+  sight: 'seen',
   seen: 'runs quiet and dry',
 } satisfies Command;
 
@@ -570,7 +612,8 @@ export function restoreSteps(state: DossierState): Step[] {
     }
     const by = BY_ROLE[disciplineOf(site.graph, subject)] ?? '';
     if (kind === 'free-store') return [by, { kind: 'free-store', store: subject }];
-    return [by, { kind: 'close-outlet', outlet: subject }];
+    const off = kind === 'earth-off' ? { off: { reversed: true, clear: true } } : {};
+    return [by, { kind: 'close-outlet', outlet: subject, ...off }];
   });
   const { graph } = site;
   const earths = Object.keys(state.isolation.earths).length;

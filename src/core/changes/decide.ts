@@ -1,9 +1,10 @@
 import { findDevice, listAreasOf } from '../defects/devices';
 import { REPAIRING_ROLES } from '../defects/decide';
-import { requireRole, requireSigned } from '../job/authority';
+import { hoursAfter, isWithin } from '../hours';
+import { requireRole, requireSigned, within } from '../job/authority';
 import { drawnNow, type SiteFacts } from '../job/site';
 import type { Role } from '../people/people';
-import type { PlantGraph } from '../plant';
+import { isElectrical, type PlantGraph } from '../plant';
 import type { RecordDecision } from '../rules/decision';
 import { refuse, type Refusal } from '../rules/refuse';
 import type { ChangeCommand } from './commands';
@@ -26,8 +27,10 @@ export interface ChangeContext {
   readonly hasJob: (id: string) => boolean;
 }
 
-/** Who may look at what a change can do, and see that one is gone. */
-export const ASSESSING_ROLES: readonly Role[] = [
+/** A step that somebody can take about a change. */
+export type ChangeStep = Exclude<ChangeCommand['kind'], 'propose-change'>;
+
+const LOOKING: readonly Role[] = [
   'coordinator',
   'issuing-authority',
   'area-operator',
@@ -35,12 +38,18 @@ export const ASSESSING_ROLES: readonly Role[] = [
   'isolating-mechanical',
   'isolating-process',
 ];
+const ALLOWING: readonly Role[] = ['issuing-authority', 'site-manager'];
 
-/** Who may allow a change, or turn it down. */
-export const ALLOWING_ROLES: readonly Role[] = ['issuing-authority', 'site-manager'];
-
-/** Who may say which drawing shows a change. */
-const DRAWING_ROLES: readonly Role[] = ['coordinator', 'site-manager'];
+/** The roles of which one is enough for a step; none where everybody of the site may take it. */
+export const ROLES_FOR: Readonly<Record<ChangeStep, readonly Role[]>> = {
+  'assess-change': LOOKING,
+  'allow-change': ALLOWING,
+  'turn-down-change': ALLOWING,
+  'tell-change': [],
+  'draw-change': ['coordinator', 'site-manager'],
+  'undo-change': REPAIRING_ROLES,
+  'see-undone': LOOKING,
+};
 
 /** The areas of what a change is about, as far as a drawing has it. */
 function listAreas(graph: PlantGraph, places: readonly string[]): string[] {
@@ -54,11 +63,6 @@ function listAreas(graph: PlantGraph, places: readonly string[]): string[] {
 }
 
 type Propose = Extract<ChangeCommand, { kind: 'propose-change' }>;
-
-const isElectrical = (graph: PlantGraph, section: string): boolean => {
-  const medium = graph.sections[graph.sectionAt.get(section) ?? -1]?.medium;
-  return graph.plant.media.some(({ id, energy }) => id === medium && energy === 'electrical');
-};
 
 /** Refuses places that the drawing does not have, or that cannot be joined so. */
 function refusePlaces({ change, places }: Propose, graph: PlantGraph): Refusal[] {
@@ -84,8 +88,7 @@ function refuseUntil(
   const most = site.values['change-most-d'];
   if (until === undefined)
     return isTemporary ? [refuse('change-until-missing', { change: label, most })] : [];
-  const days = (Date.parse(until) - Date.parse(now)) / 86_400_000;
-  return days > 0 && days <= most ? [] : [refuse('change-until-wrong', { until, most })];
+  return isWithin(until, now, 24 * most) ? [] : [refuse('change-until-wrong', { until, most })];
 }
 
 function decidePropose(command: Propose, context: ChangeContext): Refusal[] {
@@ -99,90 +102,87 @@ function decidePropose(command: Propose, context: ChangeContext): Refusal[] {
 }
 
 /** Refuses somebody who would look at, allow or see their own: a change is reviewed by others than those who want it. */
-function refuseOwn(
-  people: readonly string[],
-  what: string,
-  { actor, site }: ChangeContext,
-): Refusal[] {
+function refuseOwn(by: string, what: string, { actor, site }: ChangeContext): Refusal[] {
   const person = site.people.get(actor)?.name ?? actor;
-  return people.includes(actor) ? [refuse('change-own', { person, what })] : [];
+  return by === actor ? [refuse('change-own', { person, what })] : [];
 }
 
-function decideAbout(
-  one: Change,
-  command: Exclude<ChangeCommand, { kind: 'propose-change' }>,
-  context: ChangeContext,
-): Refusal[] {
+type About = Extract<ChangeCommand, { kind: ChangeStep }>;
+
+function decideAbout(one: Change, command: About, context: ChangeContext): Refusal[] {
   const { actor, site } = context;
   const name = nameChange(one.number);
-  const areas = listAreas(drawnNow(site), one.places);
-  const at = areas.length === 0 ? context : { ...context, where: { areas, needs: 'one' as const } };
-  const { review } = one;
   if (!isPending(one) && command.kind !== 'tell-change')
     return [refuse('change-over-already', { name })];
+  const areas = listAreas(drawnNow(site), one.places);
+  return [
+    ...requireRole(within(context, areas), actor, ROLES_FOR[command.kind]),
+    ...refuseStep(one, command, context),
+  ];
+}
+
+/** What stands against a step beside the role of whoever takes it. */
+function refuseStep(one: Change, command: About, context: ChangeContext): Refusal[] {
+  const { site } = context;
+  const { review } = one;
+  const name = nameChange(one.number);
   switch (command.kind) {
     case 'assess-change':
       return [
-        ...requireRole(at, actor, ASSESSING_ROLES),
-        ...refuseOwn([one.by], 'proposed it', context),
+        ...refuseOwn(one.by, 'proposed it', context),
         ...(review.kind === 'allowed' ? [refuse('change-allowed-already', { name })] : []),
       ];
     case 'allow-change': {
       const assessed = review.kind === 'allowed' ? review.assessed : review;
-      const isAssessed = 'hazards' in assessed;
       return [
-        ...requireRole(at, actor, ALLOWING_ROLES),
-        ...refuseOwn([one.by], 'proposed it', context),
-        ...(isAssessed
-          ? refuseOwn([assessed.by], 'looked at its hazards', context)
+        ...refuseOwn(one.by, 'proposed it', context),
+        ...('hazards' in assessed
+          ? refuseOwn(assessed.by, 'looked at its hazards', context)
           : [refuse('change-not-assessed', { name })]),
         ...refuseUntil(command.until ?? one.until, one, context),
       ];
     }
     case 'turn-down-change':
-      return requireRole(at, actor, ALLOWING_ROLES);
+      return [];
     case 'tell-change':
-      return [actor, ...command.people].flatMap((person) => requireRole(context, person, []));
+      return command.people.flatMap((person) => requireRole(context, person, []));
     case 'draw-change': {
       const { version } = command;
       const newest = site.newest?.version ?? site.plantVersion;
-      return [
-        ...requireRole(at, actor, DRAWING_ROLES),
-        ...(version > one.plantVersion && version <= newest
-          ? []
-          : [refuse('change-version-wrong', { version, newest, first: one.plantVersion + 1 })]),
-      ];
+      return version > one.plantVersion && version <= newest
+        ? []
+        : [refuse('change-version-wrong', { version, newest, first: one.plantVersion + 1 })];
     }
     case 'undo-change':
-      return [
-        ...requireRole(at, actor, REPAIRING_ROLES),
-        ...(one.undone ? [refuse('change-undone-already', { name })] : []),
-      ];
+      return one.undone ? [refuse('change-undone-already', { name })] : [];
     case 'see-undone':
-      return [
-        ...requireRole(at, actor, ASSESSING_ROLES),
-        ...(one.undone
-          ? refuseOwn([one.undone.by], 'put it back', context)
-          : [refuse('change-not-undone', { name })]),
-      ];
+      return one.undone
+        ? refuseOwn(one.undone.by, 'put it back', context)
+        : [refuse('change-not-undone', { name })];
   }
 }
 
-const EVENT_OF = {
-  'assess-change': 'change-assessed',
-  'allow-change': 'change-allowed',
-  'turn-down-change': 'change-turned-down',
-  'tell-change': 'change-told',
-  'draw-change': 'change-drawn',
-  'undo-change': 'change-undone',
-  'see-undone': 'change-looked-for',
-} as const;
-
 function toEvent(command: ChangeCommand, { site }: ChangeContext): ChangeEvent {
-  if (command.kind !== 'propose-change')
-    return { ...command, kind: EVENT_OF[command.kind] } as ChangeEvent;
-  const plantVersion = site.newest?.version ?? site.plantVersion;
-  return { ...command, kind: 'change-proposed', plantVersion };
+  switch (command.kind) {
+    case 'propose-change': {
+      const plantVersion = site.newest?.version ?? site.plantVersion;
+      return { ...command, kind: 'change-proposed', plantVersion };
+    }
+    case 'assess-change':
+      return { ...command, kind: 'change-assessed' };
+    case 'allow-change':
+      return { ...command, kind: 'change-allowed' };
+    case 'turn-down-change':
+      return { ...command, kind: 'change-turned-down' };
+    case 'tell-change':
+      return { ...command, kind: 'change-told' };
+    case 'draw-change':
+      return { ...command, kind: 'change-drawn' };
+    case 'undo-change':
+      return { ...command, kind: 'change-undone' };
+    case 'see-undone':
+      return { ...command, kind: 'change-looked-for' };
+  }
 }
 
 /** Decides a command about changes: the event that follows, or every reason against it. */
@@ -192,7 +192,7 @@ export function decideChange(
   context: ChangeContext,
 ): RecordDecision<ChangeEvent> {
   const unsigned = requireSigned(listChangeSigners(command, context.actor), context);
-  const about = (given: Exclude<ChangeCommand, { kind: 'propose-change' }>): Refusal[] => {
+  const about = (given: About): Refusal[] => {
     const one = record[given.number - 1];
     return one
       ? decideAbout(one, given, context)
@@ -206,9 +206,6 @@ export function decideChange(
     : { ok: true, event: toEvent(command, context) };
 }
 
-/** A step that somebody can take about a change. */
-export type ChangeStep = Exclude<ChangeCommand['kind'], 'propose-change'>;
-
 /** The steps that whoever looks may take about a change now: each is tried, as it would be decided. */
 export function listChangeSteps(
   record: ChangeRecord,
@@ -217,8 +214,8 @@ export function listChangeSteps(
 ): ChangeStep[] {
   const { site, now, actor } = context;
   const soon = until !== undefined && Date.parse(until) > Date.parse(now);
-  const end = soon ? until : new Date(Date.parse(now) + 3_600_000).toISOString();
-  const tries: readonly Exclude<ChangeCommand, { kind: 'propose-change' }>[] = [
+  const end = soon ? until : hoursAfter(now, 1);
+  const tries: readonly About[] = [
     { kind: 'assess-change', number, hazards: '-', measures: '-' },
     { kind: 'allow-change', number, until: end },
     { kind: 'turn-down-change', number, why: '-' },

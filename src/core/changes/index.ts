@@ -4,3 +4,4 @@ export * from './decide';
 export * from './kinds';
 export * from './line';
 export * from './record';
+export * from './who';

@@ -60,7 +60,12 @@ export interface ChangeLine {
   readonly name: string;
   readonly says: string;
   readonly review: string;
+  /** Whether anything is left to be done about it. */
+  readonly isPending: boolean;
   readonly next: NextForChange;
+  /** By which step that is done, and who takes it. */
+  readonly step: ChangeStep;
+  readonly who: string;
   readonly isOver: boolean;
   /** Until when it may stand (ISO 8601, UTC). */
   readonly until?: string | undefined;
@@ -69,3 +74,12 @@ export interface ChangeLine {
   /** What whoever looks at the page may do about it now. */
   readonly may: readonly ChangeStep[];
 }
+
+const rank = ({ isOver, change: { review } }: ChangeLine): number => {
+  if (isOver || review.kind === 'turned-down') return 0;
+  return review.kind === 'allowed' ? 2 : 1;
+};
+
+/** What has to go at once first, then what nobody has reviewed; the oldest first among equals. */
+export const sortChanges = (lines: readonly ChangeLine[]): ChangeLine[] =>
+  [...lines].sort((a, b) => rank(a) - rank(b) || a.change.number - b.change.number);

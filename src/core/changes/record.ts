@@ -1,4 +1,4 @@
-import { nameFew } from '../text';
+import { nameFew, numbered } from '../text';
 import type { Mark } from '../job/mark';
 import type { ChangeCommand } from './commands';
 import { CHANGES, kindOf, type ChangeKindName } from './kinds';
@@ -135,7 +135,7 @@ export function isChangeOver(one: Change, now: string): boolean {
 }
 
 /** "MC-0003": a change by its number, as it is spoken of and printed. */
-export const nameChange = (number: number): string => `MC-${String(number).padStart(4, '0')}`;
+export const nameChange = (number: number): string => numbered('MC', number);
 
 /** "temporary hose or line at CAS-1, DR-2: flushing water": what is changed where. */
 export function sayChange({ change, places, what, isEverywhere }: Change): string {

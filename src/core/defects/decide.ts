@@ -1,4 +1,5 @@
-import { disciplineOf, requireRole, requireSigned } from '../job/authority';
+import { disciplineOf, requireRole, requireSigned, within } from '../job/authority';
+import { isWithin } from '../hours';
 import { drawnNow, type SiteFacts } from '../job/site';
 import type { Role } from '../people/people';
 import type { RecordDecision } from '../rules/decision';
@@ -50,11 +51,6 @@ export function listProvingRoles({ graph }: SiteFacts, id: string): readonly Rol
 /** So far ahead somebody may expect a repair (h): a leap year. */
 const FAR_H = 8784;
 
-const isWithin = (until: string, now: string, most_h: number): boolean => {
-  const hours = (Date.parse(until) - Date.parse(now)) / 3_600_000;
-  return hours > 0 && hours <= most_h;
-};
-
 /** Refuses a defect that such a device cannot have. */
 function refuseUnfit(device: Device, defect: Defect['defect']): Refusal[] {
   const fits = listFitting(device);
@@ -98,7 +94,7 @@ function decideAbout(
   const { actor, site, now } = context;
   const device = findDevice(drawnNow(site), one.device);
   const areas = device ? listAreasOf(drawnNow(site), device) : [];
-  const at = areas.length === 0 ? context : { ...context, where: { areas, needs: 'one' as const } };
+  const at = within(context, areas);
   const name = nameDefect(one.number);
   if (one.kind === 'proved') return [refuse('defect-mended', { name })];
   switch (command.kind) {

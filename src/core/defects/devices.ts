@@ -35,6 +35,22 @@ function indexOf(plant: Plant): Indexed {
   return made;
 }
 
+/** What every device of a drawing is called in a list, by its id. */
+export const listDeviceNames = ({
+  links,
+  outlets,
+  gauges,
+  equipment,
+}: Plant): [string, string][] => [
+  ...links.map(({ id, name, kind }): [string, string] => [id, `${id}, ${name ?? kind}`]),
+  ...outlets.map(({ id, kind, section }): [string, string] => [id, `${id}, ${kind} on ${section}`]),
+  ...gauges.map(({ id, reads, section }): [string, string] => [
+    id,
+    `${id}, ${reads} gauge on ${section}`,
+  ]),
+  ...equipment.map(({ id, name }): [string, string] => [id, `${id}, ${name}`]),
+];
+
 /** The device of a drawing with an id; undefined when it has none. What is only bookkeeping, such as an actuator that is not drawn, is none. */
 export function findDevice(graph: PlantGraph, id: string): Device | undefined {
   const link = graph.links[graph.linkAt.get(id) ?? -1];

@@ -1,4 +1,5 @@
 import type { Mark } from '../job/mark';
+import { numbered } from '../text';
 import type { StandingDefect } from './apply';
 import type { DefectCommand } from './commands';
 import { DEFECTS, type DefectKind } from './kinds';
@@ -106,4 +107,4 @@ export const sayDefect = ({ device, defect }: Pick<Defect, 'device' | 'defect'>)
   `${device} ${DEFECTS[defect].label}`;
 
 /** "D-0007": a defect by its number, as it is spoken of and printed. */
-export const nameDefect = (number: number): string => `D-${String(number).padStart(4, '0')}`;
+export const nameDefect = (number: number): string => numbered('D', number);

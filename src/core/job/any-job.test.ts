@@ -51,16 +51,53 @@ describe('earths', () => {
   const earth = step?.[1];
   if (earth?.kind !== 'open-outlet') throw new Error('no earth in the plan');
   const refused = (more: object) => refusalsOf(earthing(), 'elif', { ...earth, ...more });
+  const SAID = { endFirst: true, ordered: true, clear: true, to: 'point' as const };
 
   it('go on by two, from a numbered set in date, the earth end first', () => {
     expect(refused({})).toEqual([]);
     expect(refused({ earth: undefined })).toEqual(['earth-set-missing']);
-    expect(refused({ earth: { set: 'ES-1', endFirst: false } })).toEqual(['earth-end-first']);
-    expect(refused({ earth: { set: 'ES-4', endFirst: true } })).toEqual(['instrument-overdue']);
-    expect(refused({ earth: { set: 'ES-9', endFirst: true } })).toEqual(['instrument-unknown']);
+    expect(refused({ earth: { ...SAID, set: 'ES-1', endFirst: false } })).toEqual([
+      'earth-end-first',
+    ]);
+    expect(refused({ earth: { ...SAID, set: 'ES-4' } })).toEqual(['instrument-overdue']);
+    expect(refused({ earth: { ...SAID, set: 'ES-9' } })).toEqual(['instrument-unknown']);
     expect(refused({ second: undefined })).toEqual(['second-missing']);
+    const said = (more: object) => refused({ earth: { ...SAID, set: 'ES-1', ...more } });
+    expect(said({ ordered: undefined })).toEqual(['earth-order']);
+    expect(said({ ordered: false })).toEqual(['earth-order']);
+    expect(said({ clear: false })).toEqual(['earth-lead-held']);
     expect(refused({ second: 'elif' })).toEqual(['second-is-first']);
     expect(refused({ second: 'kit' })).toEqual(['role-missing']);
+  });
+
+  it.each<[string, object, string[]]>([
+    ['on a fixed point', { to: 'point' }, []],
+    ['on a stake of 0.6 m', { to: 'stake', stake_m: 0.6 }, []],
+    ['on a stake a little shorter', { to: 'stake', stake_m: 0.59 }, ['stake-shallow']],
+    ['on a stake that nobody measured', { to: 'stake' }, ['stake-shallow']],
+    ['on what nobody says', { to: undefined }, ['stake-shallow']],
+  ])('stand deep enough: %s', (_, more, codes) => {
+    expect(refused({ earth: { ...SAID, set: 'ES-1', ...more } })).toEqual(codes);
+  });
+
+  it('come off the other way round, and nobody touches a lead', () => {
+    const on = isolated(walked);
+    const back = carryOut([...permitSteps(on), ...HANDED_BACK], on);
+    const steps = restoreSteps(back);
+    const first = steps.findIndex(([, { kind }]) => kind === 'close-outlet');
+    const state = carryOut(steps.slice(0, first), back);
+    const [who = '', off] = steps[first] ?? [];
+    const taken = (more: object) => refusalsOf(state, who, { ...off, ...more } as never);
+    expect(taken({})).toEqual([]);
+    expect(taken({ off: { reversed: false, clear: true } })).toEqual(['earth-off-order']);
+    expect(taken({ off: undefined })).toEqual(['earth-off-order', 'earth-lead-held']);
+  });
+
+  it('stand on conductors that were tested in their order', () => {
+    const proving = untilPhase(walked, ([, { kind }]) => kind === 'prove');
+    const [who = '', proof] = fieldStepsOf(walked).find(([, { kind }]) => kind === 'prove') ?? [];
+    expect(refusalsOf(proving, who, proof as never)).toEqual([]);
+    expect(refusalsOf(proving, who, { ...proof, ordered: undefined } as never)).toEqual(['round-order']); // prettier-ignore
   });
 
   it('carry the fault current of the place for as long as it flows', () => {
@@ -68,7 +105,7 @@ describe('earths', () => {
       refusalsOf(
         earthing(),
         'elif',
-        { ...earth, earth: { set: 'ES-1', endFirst: true } },
+        { ...earth, earth: { ...SAID, set: 'ES-1' } },
         {
           site: {
             ...site,
@@ -110,7 +147,7 @@ describe('earths', () => {
     const on = carryOut(step ? [step] : [], earthing());
     const next = fieldStepsOf(walked).filter(([, { kind }]) => kind === 'open-outlet')[1]?.[1];
     if (next?.kind !== 'open-outlet') return;
-    expect(refusalsOf(on, 'elif', { ...next, earth: { set: 'ES-1', endFirst: true } })).toEqual([
+    expect(refusalsOf(on, 'elif', { ...next, earth: { ...SAID, set: 'ES-1' } })).toEqual([
       'earth-in-use',
     ]);
   });

@@ -136,6 +136,9 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'screen-job':
     case 'cancel-permit':
       return ['coordinator', 'issuing-authority'];
+    case 'plan-run-up':
+    case 'drop-run-up':
+      return ['coordinator', 'area-operator'];
     case 'schedule-job':
     case 'change-scope':
     case 'take-over-names':
@@ -144,8 +147,16 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     case 'take-clearance':
     case 'return-clearance':
       return ['coordinator', 'issuing-authority', 'isolating-electrical'];
+    case 'plan-clearing':
+      return ['coordinator', 'issuing-authority', 'performing-authority', 'isolating-process'];
+    case 'walk-line':
+    case 'read-line':
+    case 'see-pig':
+    case 'free-pig':
+      return ['performing-authority', 'isolating-process', 'area-operator', 'coordinator'];
     case 'approve-gas-test':
       return ['site-manager', 'issuing-authority'];
+    case 'count-joints':
     case 'set-barriers':
       return [
         'performing-authority',
@@ -177,6 +188,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['gas-tester'];
     case 'plan-entry':
       return ['coordinator', 'issuing-authority', 'performing-authority'];
+    case 'check-space':
     case 'open-space':
     case 'pump-out':
     case 'start-purge':
@@ -209,6 +221,19 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['performing-authority'];
     case 'tell-absent-owner':
       return ['coordinator', 'issuing-authority', 'site-manager', ...ISOLATING];
+    // Whoever uses it looks at it; anyone may take out what is unfit.
+    case 'check-kit':
+    case 'fail-kit':
+    // Whoever is named for it, or the two between whom a message goes: the decider asks. Anyone may say that a pig stands.
+    case 'launch-pig':
+    case 'pig-arrived':
+    case 'pig-stuck':
+    case 'send-message':
+    case 'read-back':
+    case 'begin-run-up':
+    case 'finish-run-up':
+    // The plant is given over by operations, and back by whoever had it: the decider asks.
+    case 'call-window':
     // Only the lead of a firm: the decider asks which firm it is.
     case 'see-points':
     case 'take-watch':
@@ -248,6 +273,13 @@ export const requireSigned = (
     .map((person) =>
       refuse('signature-missing', { person: context.site.people.get(person)?.name ?? person }),
     );
+
+/** The same facts where somebody has to be authorised in one of some areas; anywhere, where there are none. */
+export const within = <Facts extends object>(
+  facts: Facts,
+  areas: readonly string[],
+): Facts & Pick<Context, 'where'> =>
+  areas.length === 0 ? facts : { ...facts, where: { areas, needs: 'one' } };
 
 /** Refuses someone who holds none of the roles; says so when an authorisation has only lapsed. */
 export function requireRole(

@@ -1,21 +1,13 @@
+import { isElectrical } from '../plant';
 import { refuse, type Refusal } from '../rules/refuse';
 import { listJobCautions } from './cautions';
 import type { SiteFacts } from './site';
 import type { Dossier } from './state';
 
-/** Whether a section of the work is electrical. */
-function isElectrical({ scope }: Dossier, { graph }: SiteFacts): boolean {
-  const media = new Map(graph.plant.media.map(({ id, energy }) => [id, energy]));
-  return scope.work.some(({ section }) => {
-    const medium = graph.sections[graph.sectionAt.get(section) ?? -1]?.medium;
-    return medium !== undefined && media.get(medium) === 'electrical';
-  });
-}
-
 /** Whether barriers and notices stand round the work of a job: by the site's rule on every job, else where it works on conductors or equipment of a kind that has cautions. */
 export const needsBarriers = (dossier: Dossier, site: SiteFacts): boolean =>
   site.values.barriers === 'always' ||
-  isElectrical(dossier, site) ||
+  dossier.scope.work.some(({ section }) => isElectrical(site.graph, section)) ||
   listJobCautions(dossier, site).length > 0;
 
 /** Refuses while nobody has said by name where barriers and notices stand. */

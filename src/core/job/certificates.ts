@@ -44,6 +44,15 @@ function describeEntry(dossier: Dossier, { site }: SheetFacts): Block[] {
           'Fit to enter',
           `oxygen ${oxygenLeast} to ${oxygenMost} % vol; flammables below ${lflMost} % LFL; poisons at most ${exposureMost} % of their limits`,
         ],
+        ...(dossier.entry.cover ? [['Cover', `${dossier.entry.cover.weight_kg} kg`] as const] : []),
+        ...[...view.checks.open, ...view.checks.enter].map(
+          ({ asks, found }) =>
+            [
+              asks,
+              found &&
+                `${found.here ? found.words : `not here: ${found.words}`}${found.person === undefined ? '' : `, with ${name(found.person)}`}`,
+            ] as const,
+        ),
         ['Got out', plan && `${RESCUE_WORDS[plan.rescue]}: ${plan.rescueHow}`],
         ['Rescue practised', plan && plan.drilledAt.slice(0, 10)],
         ['Help is called by', plan?.call],
@@ -138,7 +147,7 @@ function describeGasTest(dossier: Dossier, { site }: SheetFacts): Block[] {
           ({ subject, pressure_bar, energy_kj, clear_m }) =>
             [
               subject,
-              `${Number(pressure_bar.toPrecision(3))} bar, ${Number(energy_kj.toPrecision(3))} kJ shut in; everybody stays ${clear_m} m away`,
+              `${pressure_bar} bar, ${energy_kj} kJ shut in; everybody stays ${clear_m} m away`,
             ] as const,
         ),
         ['Water will not do', gasTest?.why],

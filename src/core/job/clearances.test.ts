@@ -33,8 +33,14 @@ describe('the network of somebody else', () => {
   });
 
   it('is shown with what was asked and given', () => {
-    expect(viewClearances(there(GIVEN()), FOREIGN)).toMatchObject([
-      { operator: 'Holmfell Grid', points: ['CB-P201'], given: { number: 'HG-117' } },
+    expect(viewClearances(there(GIVEN()), FOREIGN, AT_WORK)).toMatchObject([
+      {
+        operator: 'Holmfell Grid',
+        points: ['CB-P201'],
+        given: { number: 'HG-117' },
+        isHeld: true,
+        isOver: false,
+      },
     ]);
   });
 

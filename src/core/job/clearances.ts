@@ -81,11 +81,20 @@ export function requireWithinClearance(
 export interface ClearanceView extends Clearance {
   readonly operator: string;
   readonly points: readonly string[];
+  /** Given, and not handed back. */
+  readonly isHeld: boolean;
+  /** Held for longer than it was given for. */
+  readonly isOver: boolean;
 }
 
-export const viewClearances = (dossier: Dossier, site: SiteFacts): ClearanceView[] =>
-  [...listForeign(dossier, site)].map(([operator, points]) => ({
-    operator,
-    points,
-    ...dossier.clearances[operator],
-  }));
+export const viewClearances = (dossier: Dossier, site: SiteFacts, now: string): ClearanceView[] =>
+  [...listForeign(dossier, site)].map(([operator, points]) => {
+    const codes = refuseClearance(operator, dossier, points, now).map(({ code }) => code);
+    return {
+      operator,
+      points,
+      ...dossier.clearances[operator],
+      isHeld: !codes.includes('clearance-missing'),
+      isOver: codes.includes('clearance-over'),
+    };
+  });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SUBSTANCE_CODES } from '../gas/substances';
+import { COVER_WAYS, SPACE_CHECK_CODES } from '../space/checks';
 import { FANS } from '../space/purge';
 import { id, words } from './fields';
 
@@ -27,6 +28,23 @@ export const ENTRY_COMMANDS = [
     /** How those inside and the attendant talk, and how help is called. */
     talk: words,
     call: words,
+  }),
+  /** What is looked at round the opening before it is opened, and inside before anybody goes in. */
+  z.strictObject({
+    kind: z.literal('check-space'),
+    answers: z.partialRecord(
+      z.enum(SPACE_CHECK_CODES),
+      z.strictObject({
+        /** It is so; or there is nothing of the sort here. */
+        here: z.boolean(),
+        words,
+        /** Who stays with it. */
+        person: id.optional(),
+      }),
+    ),
+    cover: z
+      .strictObject({ weight_kg: z.number().min(0).max(50_000), drawn: z.enum(COVER_WAYS) })
+      .optional(),
   }),
   z.strictObject({ kind: z.literal('open-space'), guard: words }),
   z.strictObject({

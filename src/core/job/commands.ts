@@ -2,10 +2,13 @@ import { z } from 'zod';
 import { GRADES } from '../plant/schema';
 import { ARRANGEMENT_NAMES, SEEN } from '../proving';
 import { AIR_COMMANDS } from './commands-air';
+import { CLEARING_COMMANDS, SIGHTS } from './commands-clearing';
 import { AUDIT_COMMANDS } from './commands-audit';
 import { ENTRY_COMMANDS } from './commands-entry';
 import { HOT_COMMANDS } from './commands-hot';
+import { KIT_COMMANDS } from './commands-kit';
 import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
+import { RUN_UP_COMMANDS } from './commands-run-up';
 import { id, note, words } from './fields';
 import { ENDS } from './lineup-ends';
 import { PHOTO_OF } from './photo-kinds';
@@ -17,6 +20,9 @@ const bar = z.number().gt(-1).max(2000);
 
 /** What someone who walks a plan down finds at a point. */
 export const LABEL_ANSWERS = ['as-drawn', 'label-differs', 'not-as-drawn'] as const;
+
+/** What the earth end of a set is clamped to. */
+export const EARTH_ENDS = ['point', 'stake'] as const;
 
 /** How workers lock on: with one lock each on a box that holds the keys, or with a lock each on every point. */
 export const LOCKOUT_WAYS = ['box', 'each-point'] as const;
@@ -116,7 +122,20 @@ export const commandSchema = z.discriminatedUnion('kind', [
     /** Who stands by while a liquid is drained. */
     watcher: id.optional(),
     /** The set that an earth is put on with, its earth end first. */
-    earth: z.strictObject({ set: id, endFirst: z.boolean() }).optional(),
+    earth: z
+      .strictObject({
+        set: id,
+        endFirst: z.boolean(),
+        /** The lowest conductor before the higher ones, the nearest before the farther ones. */
+        ordered: z.boolean().optional(),
+        /** Nobody touched a lead while any clamp was on. */
+        clear: z.boolean().optional(),
+        /** What the earth end is clamped to; a stake where it is not said. */
+        to: z.enum(EARTH_ENDS).optional(),
+        /** How deep a stake stands. */
+        stake_m: z.number().min(0).max(10).optional(),
+      })
+      .optional(),
     second: id.optional(),
   }),
   z.strictObject({ kind: z.literal('take-watch'), outlet: id, ...SCANNED }),
@@ -145,6 +164,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     unit: z.enum(['V', 'bar', 'm', 'rpm', '°C']),
     instrument: id,
     seen: z.array(z.enum(SEEN)).max(SEEN.length).optional(),
+    /** Of high voltage: the lowest conductor before the higher ones, the nearest before the farther ones. */
+    ordered: z.boolean().optional(),
     /** Who stood by, where a second person is asked for. */
     second: id.optional(),
     /** Asked for when voltage is proved; the highest pair is then the reading. */
@@ -204,7 +225,12 @@ export const commandSchema = z.discriminatedUnion('kind', [
     performer: id,
   }),
   z.strictObject({ kind: z.literal('lift-for-test'), point: id }),
-  z.strictObject({ kind: z.literal('run-test'), ran: z.boolean(), seen: words }),
+  z.strictObject({
+    kind: z.literal('run-test'),
+    ran: z.boolean(),
+    sight: z.enum(SIGHTS).optional(),
+    seen: words,
+  }),
   z.strictObject({
     kind: z.literal('hang-crew-lock'),
     crew: id,
@@ -226,7 +252,14 @@ export const commandSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('tell-absent-owner'), owner: id, told: words }),
   z.strictObject({ kind: z.literal('open-box') }),
   z.strictObject({ kind: z.literal('free-store'), store: id, left: LEFT, ...SCANNED }),
-  z.strictObject({ kind: z.literal('close-outlet'), outlet: id, left: LEFT, ...SCANNED }),
+  z.strictObject({
+    kind: z.literal('close-outlet'),
+    outlet: id,
+    left: LEFT,
+    /** How an earth came off: the conductors before the earth end, in the reverse order, nobody touching a lead. */
+    off: z.strictObject({ reversed: z.boolean(), clear: z.boolean() }).optional(),
+    ...SCANNED,
+  }),
   z.strictObject({ kind: z.literal('count-earths'), counted: z.int().min(0).max(100) }),
   z.strictObject({ kind: z.literal('unlock-point'), link: id, ...SCANNED }),
   z.strictObject({
@@ -259,6 +292,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
     told: words,
     /** Everyone was seen to keep clear. */
     clear: z.boolean(),
+    /** Whether whoever starts it sees everybody; where that is not said, they do not. */
+    sight: z.enum(SIGHTS).optional(),
     /** Started and seen to run; or left to stand, ready. */
     ran: z.boolean(),
     seen: words,
@@ -279,6 +314,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
   ...AIR_COMMANDS,
   ...HOT_COMMANDS,
   ...ENTRY_COMMANDS,
+  ...RUN_UP_COMMANDS,
+  ...CLEARING_COMMANDS,
+  ...KIT_COMMANDS,
 ]);
 
 export type Command = z.infer<typeof commandSchema>;

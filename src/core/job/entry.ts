@@ -4,10 +4,16 @@ import { refuse, type Refusal } from '../rules/refuse';
 import {
   classifySpace,
   DEPTH_FOR_DEVICE_M,
+  isByName,
+  listSpaceChecks,
   readChart,
   readSpace,
+  SPACE_CHECKS,
+  type CheckPhase,
   type PurgeLimits,
   type Space,
+  type SpaceCheckCode,
+  type SpaceFacts,
   type SpaceHazard,
 } from '../space';
 import { computePurgeLeft } from '../space/purge-left';
@@ -15,7 +21,7 @@ import { findAirTest } from './air';
 import { listPlacesLeft, listTestPlaces } from './air-places';
 import { listPapers } from './papers';
 import { findRequirement, type SiteFacts } from './site';
-import type { Dossier } from './state';
+import type { Dossier, SpaceChecked } from './state';
 import { findHeatMinutes, findInert, findStay } from './sums';
 import { writeFigure } from '../units';
 
@@ -103,6 +109,14 @@ export function listNotPositive(
     .map(({ subject, words }) => ({ source: subject, why: words }));
 }
 
+/** Something that is looked at round the opening or inside, and how it was found. */
+export interface SpaceCheckView {
+  readonly code: SpaceCheckCode;
+  readonly asks: string;
+  readonly isByName: boolean;
+  readonly found: SpaceChecked | undefined;
+}
+
 /** What the screens show of an entry. */
 export interface EntryView {
   readonly space: Space | undefined;
@@ -110,6 +124,8 @@ export interface EntryView {
   readonly hazards: readonly SpaceHazard[];
   readonly notPositive: readonly { readonly source: string; readonly why: string }[];
   readonly limits: PurgeLimits;
+  /** What is looked at before the space is opened, and before anybody goes in. */
+  readonly checks: Readonly<Record<CheckPhase, readonly SpaceCheckView[]>>;
   /** Places inside that are still to be tested: until they are, one person alone goes in. */
   readonly insideLeft: readonly string[];
   /** When those inside have to be called next (ISO 8601, UTC); undefined while nobody is in. */
@@ -126,6 +142,7 @@ export function viewEntry(dossier: Dossier, site: SiteFacts): EntryView | undefi
     hazards: listHazards(dossier, site),
     notPositive: listNotPositive(dossier, site),
     limits: purgeLimits(site),
+    checks: { open: listChecks(dossier, site, 'open'), enter: listChecks(dossier, site, 'enter') },
     insideLeft: listInsideLeft(dossier, site),
     callDue: findCallDue(dossier, site),
     stay_min: findStay(dossier),
@@ -199,6 +216,35 @@ export function gateEntryPlan(dossier: Dossier, site: SiteFacts, now: string): R
   return plan ? refuseEntryPlan(plan, site, now) : [refuse('entry-not-planned')];
 }
 
+/** What a space is, for what is looked at before it is opened: whether something can turn or move in it, and whether hot work is done there. */
+const describeSpaceFacts = (dossier: Dossier, site: SiteFacts): SpaceFacts => ({
+  machine: listArrivalLamps(site.graph, findRequirement(dossier, site).trace).some(
+    ({ kind }) => kind === 'drive',
+  ),
+  hot: listPapers(dossier, site).includes('hot-work'),
+});
+
+/** What is looked at in a phase of the entry, with how it was found. */
+export function listChecks(dossier: Dossier, site: SiteFacts, phase: CheckPhase): SpaceCheckView[] {
+  return listSpaceChecks(phase, describeSpaceFacts(dossier, site)).map((code) => ({
+    code,
+    asks: SPACE_CHECKS[code].asks,
+    isByName: isByName(code),
+    found: dossier.entry.checked[code],
+  }));
+}
+
+/** Refuses a step of the entry before everything is looked at that comes before it. */
+export function gateChecked(dossier: Dossier, site: SiteFacts, phase: CheckPhase): Refusal[] {
+  const { cover } = dossier.entry;
+  const left = [
+    ...(phase === 'open' && !cover ? ['What the cover weighs, and how it is drawn'] : []),
+    ...listChecks(dossier, site, phase).flatMap(({ asks, found }) => (found ? [] : [asks])),
+  ];
+  const step = phase === 'open' ? 'opening it' : 'anybody goes in';
+  return left.length > 0 ? [refuse('space-unchecked', { step, checks: left.join('; ') })] : [];
+}
+
 /** What keeps anyone from going in: not opened, not purged since it was last empty, not tested since the purge, not heard. */
 export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
   const { entry } = dossier;
@@ -212,6 +258,7 @@ export function gateEntry(dossier: Dossier, site: SiteFacts, now: string): Refus
   return [
     ...(findHeatMinutes(dossier) === 0 ? [refuse('too-hot')] : []),
     ...(entry.opened ? [] : [refuse('space-shut')]),
+    ...gateChecked(dossier, site, 'enter'),
     ...(isPurging && entry.purge ? [refusePurgeRunning(entry.purge.until, now)] : []),
     ...(entry.purged || isPurging ? [] : [refuse('purge-missing')]),
     ...(isEarly

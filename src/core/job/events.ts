@@ -1,4 +1,5 @@
 import type { AuditCode } from '../audit';
+import type { ClearingPlan } from '../clearing/profile';
 import type { AirUse } from '../gas';
 import type { TailPolicy } from '../hotwork';
 import type { PaperKind, ProposedPaper } from '../permits';
@@ -104,6 +105,28 @@ export type JobEvent =
   | ({ readonly kind: 'clearance-asked' } & Body<'ask-clearance'>)
   | ({ readonly kind: 'clearance-taken' } & Body<'take-clearance'>)
   | ({ readonly kind: 'clearance-returned' } & Body<'return-clearance'>)
+  | ({ readonly kind: 'kit-checked' } & Body<'check-kit'>)
+  | ({ readonly kind: 'kit-failed' } & Body<'fail-kit'>)
+  | ({ readonly kind: 'joints-counted' } & Body<'count-joints'>)
+  | ({ readonly kind: 'clearing-planned'; readonly worked: ClearingPlan } & Body<'plan-clearing'>)
+  | ({ readonly kind: 'line-walked' } & Body<'walk-line'>)
+  | { readonly kind: 'pig-launched'; readonly from_m: number }
+  | ({ readonly kind: 'pig-seen' } & Body<'see-pig'>)
+  | ({ readonly kind: 'pig-found-stuck' } & Body<'pig-stuck'>)
+  | ({
+      readonly kind: 'line-read';
+      /** What was read there before (bar), where it has risen on a stuck pig. */
+      readonly rose?: number;
+    } & Body<'read-line'>)
+  | ({ readonly kind: 'pig-freed' } & Body<'free-pig'>)
+  | ({ readonly kind: 'pig-came' } & Body<'pig-arrived'>)
+  | ({ readonly kind: 'message-sent'; readonly number: number } & Body<'send-message'>)
+  | ({ readonly kind: 'message-read-back' } & Body<'read-back'>)
+  | ({ readonly kind: 'run-up-planned' } & Body<'plan-run-up'>)
+  | ({ readonly kind: 'run-up-dropped' } & Body<'drop-run-up'>)
+  | ({ readonly kind: 'run-up-begun' } & Body<'begin-run-up'>)
+  | ({ readonly kind: 'run-up-finished' } & Body<'finish-run-up'>)
+  | ({ readonly kind: 'window-called' } & Body<'call-window'>)
   | ({ readonly kind: 'gas-test-approved' } & Body<'approve-gas-test'>)
   | ({ readonly kind: 'points-seen' } & Body<'see-points'>)
   | ({ readonly kind: 'bounds-shown' } & Body<'show-bounds'>)
@@ -144,6 +167,7 @@ export type JobEvent =
     } & Body<'report-fault'>)
   | ({ readonly kind: 'detector-heard' } & Body<'hear-detector'>)
   | ({ readonly kind: 'entry-planned' } & Body<'plan-entry'>)
+  | ({ readonly kind: 'space-checked' } & Body<'check-space'>)
   | ({ readonly kind: 'space-opened' } & Body<'open-space'>)
   | ({ readonly kind: 'pumped-out' } & Body<'pump-out'>)
   | ({

@@ -16,7 +16,7 @@ export function findVisiting(
 }
 
 /** What stands isolated, by id, and since when: what the round of another firm goes to. */
-function listStands({ isolation }: Dossier): ReadonlyMap<string, string> {
+export function listStands({ isolation }: Dossier): ReadonlyMap<string, string> {
   const { locked, tagged, opened, restrained } = isolation;
   return new Map(
     [locked, tagged, opened, restrained].flatMap((held: Readonly<Record<string, Mark>>) =>
@@ -41,10 +41,9 @@ function areBoundsShown({ rounds, permit }: Dossier, firm: string): boolean {
   return Date.parse(at) >= Date.parse(permit.issuedAt);
 }
 
-/** Whether somebody holds a lock on the isolation: signed on, or leading a crew. */
-const isOn = ({ permit }: Dossier, person: string): boolean =>
-  person in listOn(permit) ||
-  (isHeld(permit) && Object.values(permit.crews).some(({ lead }) => lead === person));
+/** Whether somebody leads a crew, with its lock on the isolation. */
+const leadsCrew = ({ permit }: Dossier, person: string): boolean =>
+  isHeld(permit) && Object.values(permit.crews).some(({ lead }) => lead === person);
 
 /**
  * What keeps somebody of a visiting firm from going on: its lead has not gone round the points, was not shown the bounds, or has no lock of their own
@@ -63,18 +62,16 @@ export function gateFirm(dossier: Dossier, person: string, site: SiteFacts): Ref
       ? [refuse('firm-points-unseen', { ...facts, points: nameFew(unseen) })]
       : []),
     ...(areBoundsShown(dossier, id) ? [] : [refuse('firm-bounds-unshown', facts)]),
-    ...(person === lead || isOn(dossier, lead) ? [] : [refuse('firm-lead-not-on', facts)]),
+    ...(person === lead || lead in listOn(dossier.permit) || leadsCrew(dossier, lead)
+      ? []
+      : [refuse('firm-lead-not-on', facts)]),
   ];
 }
 
 /** Refuses the lead of a firm to go off while people of theirs are on. */
 export function gateLeadOff(dossier: Dossier, person: string, site: SiteFacts): Refusal[] {
   const firm = findVisiting(site, person);
-  if (!firm || firm.lead !== person) return [];
-  const leadsCrew =
-    isHeld(dossier.permit) &&
-    Object.values(dossier.permit.crews).some(({ lead }) => lead === person);
-  if (leadsCrew) return [];
+  if (!firm || firm.lead !== person || leadsCrew(dossier, person)) return [];
   const others = Object.keys(listOn(dossier.permit)).filter(
     (one) => one !== person && findVisiting(site, one)?.id === firm.id,
   );

@@ -2,6 +2,7 @@ import { refuse, type Refusal } from '../rules/refuse';
 import { gateReturned } from './clearances';
 import { listLeakTests } from './leak-test';
 import { listLineup } from './lineup';
+import { gateCalledBack } from './run-up';
 import { findWorkOrder, type SiteFacts, type WorkOrder } from './site';
 import { isFreed, isHeld, type Dossier } from './state';
 
@@ -63,20 +64,29 @@ export function gateLineup(dossier: Dossier, site: SiteFacts): Refusal[] {
   ];
 }
 
-/** What keeps the job from being closed. */
 /** Blanks that were put in behind openings for hot work. */
 function gateBlanks({ hotWork: { cleared } }: Dossier): Refusal[] {
   const links = Object.values(cleared).flatMap(({ blank }) => blank?.links ?? []);
   return links.length > 0 ? [refuse('blanks-in', { links: links.join(', ') })] : [];
 }
 
-export function gateClose(dossier: Dossier, site: SiteFacts): Refusal[] {
-  // A job that was given up before anyone touched the plant leaves nothing to be walked.
-  if (dossier.permit.kind === 'cancelled' && dossier.isolation.attended === undefined) return [];
-  return [
-    ...gateBlanks(dossier),
-    ...gateLineup(dossier, site),
-    ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
-    ...(dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
-  ];
-}
+/** A job that was given up before anyone touched the plant leaves nothing to be walked. */
+const isUntouched = ({ permit, isolation }: Dossier): boolean =>
+  permit.kind === 'cancelled' && isolation.attended === undefined;
+
+/** What keeps operations from taking the plant back. */
+export const gateTakeBack = (dossier: Dossier, site: SiteFacts): Refusal[] =>
+  isUntouched(dossier)
+    ? gateReturned(dossier)
+    : [
+        ...gateBlanks(dossier),
+        ...gateLineup(dossier, site),
+        ...(dossier.isolation.started ? [] : [refuse('start-not-seen')]),
+      ];
+
+/** What keeps the job from being closed. */
+export const gateClose = (dossier: Dossier, site: SiteFacts): Refusal[] => [
+  ...gateTakeBack(dossier, site),
+  ...(isUntouched(dossier) || dossier.isolation.takenBack ? [] : [refuse('not-taken-back')]),
+  ...gateCalledBack(dossier),
+];

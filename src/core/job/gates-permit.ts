@@ -5,9 +5,11 @@ import { nameFew } from '../text';
 import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
 import { gateClearances } from './clearances';
+import { gateCleared } from './clearing';
 import { gateBarriers } from './barriers';
 import { gateEntryPlan, gateInside } from './entry';
 import { gateHotWork } from './hot-work';
+import { gateKit } from './kit';
 import { gatePressureTest } from './sums';
 import { gatePapers, listSuggested } from './papers';
 import { type SiteFacts } from './site';
@@ -48,6 +50,7 @@ export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refus
     ...(isApproved(dossier.permit) ? [] : [refuse('not-approved')]),
     ...gateClearances(dossier, site, now),
     ...gateBarriers(dossier, site),
+    ...gateKit(dossier, site, now),
     ...gateEntryPlan(dossier, site, now),
     ...gateHotWork(dossier, site),
     ...gatePressureTest(dossier, site),
@@ -87,6 +90,7 @@ export function gateWork(dossier: Dossier, site: SiteFacts, now: string): Refusa
     ...gateStanding(dossier, site, now),
     ...gateRevalidation(dossier, site, now),
     ...gateClearances(dossier, site, now),
+    ...gateKit(dossier, site, now),
     ...gateHotWork(dossier, site),
     ...gatePressureTest(dossier, site),
     ...gateAir(dossier, site, now),
@@ -116,6 +120,7 @@ export function gateHandBack(dossier: Dossier, site: SiteFacts): Refusal[] {
     ...(test ? [refuse('test-open', { purpose: test.purpose })] : []),
     ...(names.length > 0 ? [refuse('people-on', { people: nameFew(names) })] : []),
     ...gateInside(dossier, site),
+    ...gateCleared(dossier),
     ...(crews.length > 0 ? [refuse('crews-on', { crews: crews.join(', ') })] : []),
   ];
 }

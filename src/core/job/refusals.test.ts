@@ -30,6 +30,11 @@ describe('refusals', () => {
       'earth-set-missing',
       'earth-in-use',
       'earth-end-first',
+      'earth-order',
+      'earth-lead-held',
+      'earth-off-order',
+      'stake-shallow',
+      'round-order',
       // Of people and registers, not of a job: change.test.ts in core/people and core/registers.
       'grant-to-oneself',
       'grant-without-evidence',

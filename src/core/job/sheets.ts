@@ -5,6 +5,8 @@ import { sayBounds } from './firms';
 import { listJobCautions } from './cautions';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
+import { describeClearing } from './sheet-clearing';
+import { describeRunUp } from './sheet-run-up';
 import { describeLiveBeside, describeSums } from './sheet-sums';
 import { findPlaceOf } from './clashes';
 import { computeLamps } from './lamps';
@@ -49,7 +51,7 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
             scope.work.map(({ section, activity }) => `${section}: ${activity}`).join('; '),
           ],
           ['Bounds', sayBounds(dossier)],
-          ...viewClearances(dossier, site).map(
+          ...viewClearances(dossier, site, facts.now).map(
             ({ operator, points, given }) =>
               [
                 `Clearance of ${operator}`,
@@ -342,5 +344,7 @@ export function describeSheets(dossier: Dossier, facts: SheetFacts): Sheet[] {
       .map((kind) => describeCertificate(kind, dossier, facts)),
     ...describeAssessment(dossier, facts),
     ...describeIsolation(dossier, facts),
+    ...describeRunUp(dossier, facts),
+    ...describeClearing(dossier, facts),
   ];
 }

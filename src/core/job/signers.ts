@@ -46,6 +46,12 @@ export function listSigners(command: Command, actor: string): readonly string[] 
       return [actor, command.manager];
     case 'tell-absent-owner':
       return [actor, command.owner];
+    case 'plan-clearing':
+    case 'launch-pig':
+    case 'free-pig':
+    case 'pig-arrived':
+    case 'count-joints':
+    case 'call-window':
     case 'take-clearance':
     case 'return-clearance':
     case 'approve-gas-test':
@@ -65,6 +71,7 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'audit-permit':
     case 'test-air':
     case 'plan-entry':
+    case 'check-space':
     case 'open-space':
     case 'pump-out':
     case 'end-purge':

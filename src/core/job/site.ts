@@ -1,3 +1,4 @@
+import type { KitRow, PressureRow } from '../kit/kit';
 import type { Change } from '../changes/record';
 import type { StandingDefect } from '../defects/apply';
 import type { GradePolicy } from '../isolation';
@@ -44,11 +45,9 @@ export interface SiteFacts {
   /** Portable earthing sets. */
   readonly earths: ReadonlyMap<string, EarthingSet>;
   /** What people work with and wear, as far as it is registered. */
-  readonly kit?: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly testedUntil?: string | undefined;
-  }[];
+  readonly kit?: readonly KitRow[];
+  /** Pressure equipment that is registered. */
+  readonly pressure?: readonly PressureRow[];
   /** Firms whose people work here; none where the site keeps no such register. */
   readonly employers?: readonly Employer[];
   /** Written procedures, as far as a job may take them over. */

@@ -6,6 +6,7 @@ import { gateDefects, gateLabels } from './defects';
 import { gateIsolation, gateNewest, gatePlan, gateStanding, gateWalkDown } from './gates';
 import { gateClose, gateLeakTests } from './gates-back';
 import { gateHalt, gateHandBack, gateIssue, gateTail, gateWork } from './gates-permit';
+import { gateCalled } from './run-up';
 import { requireTogether } from './shared';
 import type { Context, OpenJob, SiteFacts } from './site';
 import { isHeld, isNumbered, type Dossier } from './state';
@@ -69,6 +70,7 @@ export function listHolding(
       ];
     case 'isolate':
       return [
+        ...(dossier.isolation.stopped ? [] : gateCalled(dossier)),
         ...gateClearances(dossier, site, now),
         ...gateIsolation(dossier, site),
         ...gateStanding(dossier, site, now),

@@ -1,16 +1,20 @@
-import type { Clearance, FirmRound } from './outside-records';
 import type { Photo } from './photo-kinds';
 import type { AuditCode, AuditFindings } from '../audit';
 import type { Figure } from '../bench';
 import type { AirUse } from '../gas';
 import type { ClearWay } from '../hotwork';
 import type { Grade, IsolationPlan, Scope } from '../plant';
+import type { ClearingRecord, CriticalMessage } from './clearing-records';
 import type { DETECTOR_FAULTS } from './commands-air';
+import type { WINDOW_CALLS } from './commands-run-up';
 import type { CommandOf, DUTY_KINDS, LOCK_FINDINGS, LOCKOUT_WAYS, TEST_KINDS } from './commands';
 import type { End } from './lineup-ends';
 import type { Mark } from './mark';
+import type { RunUpStep } from '../run-up/run-up';
+import type { Clearance, FirmRound } from './outside-records';
 import type { Answers, PaperKind, ProposedPaper } from '../permits';
 import type { ElectricalRound, ProofDemand, Seen } from '../proving';
+import type { CoverWay, SpaceCheckCode } from '../space';
 import type { PastPermit, PermitRecord } from './permit-record';
 
 export type { Mark } from './mark';
@@ -244,6 +248,8 @@ export interface JobWindow extends Mark {
   readonly operator: string;
 }
 
+export type WindowCall = (typeof WINDOW_CALLS)[number];
+
 /** A clash with another job that an issuing authority accepts, and what is done about it. */
 export interface AcceptedClash extends Mark {
   readonly other: string;
@@ -285,9 +291,20 @@ export interface HotWorkRecord {
   readonly monitors?: Mark & Omit<CommandOf<'place-monitors'>, 'kind'>;
 }
 
+/** How something round the opening or inside was found, or why there is none. */
+export interface SpaceChecked extends Mark {
+  readonly here: boolean;
+  readonly words: string;
+  readonly person?: string | undefined;
+}
+
 /** An entry into a confined space: its plan, how the space was opened and purged, and who is in it. */
 export interface EntryRecord {
   readonly plan?: Mark & Omit<CommandOf<'plan-entry'>, 'kind'>;
+  /** What was looked at round the opening and inside, by code. */
+  readonly checked: Readonly<Partial<Record<SpaceCheckCode, SpaceChecked>>>;
+  /** What the cover of the opening weighs (kg), and how it is drawn. */
+  readonly cover?: Mark & { readonly weight_kg: number; readonly drawn: CoverWay };
   readonly opened?: Mark & { readonly guard: string };
   readonly pumped?: Mark & { readonly to: string };
   /** The purge that is running, and until when it has to (ISO 8601, UTC). */
@@ -354,6 +371,20 @@ export interface Dossier {
   /** Who is named for the work; empty while nobody is. */
   readonly team: readonly string[];
   readonly window?: JobWindow;
+  /** What was looked at before use, by id of the register, the newest look of each. */
+  readonly kitChecks: Readonly<Record<string, Mark & { readonly seen: string }>>;
+  /** Hose joints, all of them lashed. */
+  readonly joints?: (Mark & { readonly joints: number; readonly fixed: string }) | undefined;
+  /** A line that is cleared with gas. */
+  readonly clearing?: ClearingRecord | undefined;
+  /** Messages between people who do not see each other, oldest first. */
+  readonly messages: readonly CriticalMessage[];
+  /** What is done before the hour of the stop, as it was planned. */
+  readonly runUp: readonly RunUpStep[];
+  /** The call that the plant is ready, and the one that it is handed back. */
+  readonly calls: Readonly<
+    Partial<Record<WindowCall, Mark & { readonly whom: string; readonly said: string }>>
+  >;
   /** Someone stopped the job (`by`), until an issuing authority lifts it. */
   readonly halt?: Mark & { readonly reason: string };
   /** Clashes accepted by name, by rule and other job. */
@@ -385,7 +416,7 @@ export interface Dossier {
   /** Clearances of others who operate points of the plan, by who they are. */
   readonly clearances: Readonly<Record<string, Clearance>>;
   /** Who allowed a pressure test with gas, and why water will not do. */
-  readonly gasTest?: Mark & { readonly why: string; readonly stands: string };
+  readonly gasTest?: (Mark & { readonly why: string; readonly stands: string }) | undefined;
   /** Where barriers and notices stand round the work. */
   readonly barriers?: (Mark & { readonly where: string; readonly notices: string }) | undefined;
   /** Rounds of visiting firms, by firm. */

@@ -170,7 +170,7 @@ const LIFTED: Step[] = [
 const TEST: Step[] = [
   ['elif', { kind: 'lift-for-test', point: 'CB-P201' }],
   ['elif', { kind: 'lift-for-test', point: 'FS-TR2004' }],
-  ['cora', { kind: 'run-test', ran: true, seen: 'turns the right way' }],
+  ['cora', { kind: 'run-test', ran: true, sight: 'seen', seen: 'turns the right way' }],
   ['elif', { kind: 'lock-point', link: 'CB-P201', lock: 'E-11', tag: 'T' }],
   ['elif', { kind: 'lock-point', link: 'FS-TR2004', lock: 'E-12', tag: 'T' }],
 ];

@@ -6,7 +6,7 @@ import type { SiteFacts } from './site';
 import type { Dossier, NotedCalculation } from './state';
 
 /** What a calculation came to, wherever it was noted for this job. */
-const listNoted = ({ noted }: Dossier, calculation: string): NotedCalculation[] =>
+export const listNoted = ({ noted }: Dossier, calculation: string): NotedCalculation[] =>
   Object.values(noted).filter((one) => one.calculation === calculation);
 
 const figureOf = ({ figures }: NotedCalculation, symbol: string): number | undefined =>
@@ -39,6 +39,9 @@ export function valuesFor(dossier: Dossier, { values }: Pick<SiteFacts, 'values'
   };
 }
 
+/** A figure as people read it: three digits. */
+const toShown = (value: number): number => Number(value.toPrecision(3));
+
 /** A pressure test with gas as its sum has it: to what pressure (bar), with what energy (kJ), and how far off people stay (m). */
 export interface GasTest {
   readonly subject: string;
@@ -58,8 +61,8 @@ export function listGasTests(dossier: Dossier): GasTest[] {
     return [
       {
         subject: noted.subject,
-        pressure_bar: (figureOf(noted, 'Pt') ?? 0) / 1e5,
-        energy_kj: (figureOf(noted, 'E') ?? 0) / 1e3,
+        pressure_bar: toShown((figureOf(noted, 'Pt') ?? 0) / 1e5),
+        energy_kj: toShown((figureOf(noted, 'E') ?? 0) / 1e3),
         clear_m: roundUp(clear_m),
         isApproved: approved >= Date.parse(noted.at),
       },
@@ -79,8 +82,8 @@ export function gatePressureTest(dossier: Dossier, site: SiteFacts): Refusal[] {
     .map(({ subject, pressure_bar, energy_kj, clear_m }) =>
       refuse('gas-test-unapproved', {
         subject,
-        pressure: Number(pressure_bar.toPrecision(3)),
-        energy: Number(energy_kj.toPrecision(3)),
+        pressure: pressure_bar,
+        energy: energy_kj,
         clear: clear_m,
       }),
     );

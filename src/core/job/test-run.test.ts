@@ -33,7 +33,10 @@ const sanction = (what: 'run' | 'inch', points: string[]): Step => [
   { kind: 'sanction-test', what, purpose: 'rotation', points, clear: true, performer: 'jun' },
 ];
 const lift = (point: string): Step => ['elif', { kind: 'lift-for-test', point }];
-const RUN: Step = ['cora', { kind: 'run-test', ran: true, seen: 'turns the right way' }];
+const RUN: Step = [
+  'cora',
+  { kind: 'run-test', ran: true, sight: 'seen', seen: 'turns the right way' },
+];
 
 describe('a sanction to test', () => {
   const points = ['CB-P201', 'FS-TR2004'];

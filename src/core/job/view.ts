@@ -38,6 +38,7 @@ import { findStage, listHolding, type Stage } from './stage';
 import { listBypasses, type Bypass } from './bypasses';
 import { listJobCautions, type JobCaution } from './cautions';
 import { listGasTests, type GasTest } from './sums';
+import { canBeCleared, viewClearing, type ClearingView } from './clearing';
 import { viewClearances, type ClearanceView } from './clearances';
 import { needsBarriers } from './barriers';
 import { sayBounds, viewFirms, type FirmView } from './firms';
@@ -46,11 +47,13 @@ import { listJobDefects, type JobDefect } from './defects';
 import { listClashes, type JobClash } from './clashes';
 import { listPapers, listProposed, listSuggested } from './papers';
 import { findInspectionDue } from './inspection';
+import { viewKit, type KitView } from './kit';
 import { computeLamps, type Lamp } from './lamps';
 import { listLeakTests, type LeakTestDemand } from './leak-test';
 import { listLineup, type LinePoint } from './lineup';
 import { findNames } from './names';
 import { findTarget, type ScanTarget } from './scan';
+import { viewRunUp, type RunUpView } from './run-up';
 import { listShared } from './shared';
 import {
   findPlant,
@@ -113,6 +116,13 @@ export interface DossierView {
   readonly clearances: readonly ClearanceView[];
   /** Pressure tests with gas that were worked out for it. */
   readonly gasTests: readonly GasTest[];
+  /** What is done before the hour of the stop, counted back from it. */
+  readonly runUp: RunUpView | undefined;
+  /** A line that is cleared with gas, and whether there is one that could be. */
+  readonly clearing: ClearingView | undefined;
+  readonly canBeCleared: boolean;
+  /** What it needs of kit, and what was looked at for it. */
+  readonly kit: KitView;
   /** Whether barriers and notices are recorded before the permit is issued. */
   readonly needsBarriers: boolean;
   /** Between which points a crew may work, in words. */
@@ -283,8 +293,12 @@ export function viewDossier(
     defects: listJobDefects(dossier, site),
     changes: viewJobChanges(dossier, site, jobId),
     firms: viewFirms(dossier, site),
-    clearances: viewClearances(dossier, site),
+    clearances: viewClearances(dossier, site, now),
     gasTests: listGasTests(dossier),
+    runUp: viewRunUp(dossier, site, now),
+    clearing: viewClearing(dossier, site, now),
+    canBeCleared: canBeCleared(dossier, site),
+    kit: viewKit(dossier, site, now),
     needsBarriers: needsBarriers(dossier, site),
     bounds: sayBounds(dossier),
     cautions: listJobCautions(dossier, site),

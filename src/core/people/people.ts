@@ -63,6 +63,10 @@ export interface Instrument {
   /** How a voltage tester touches, and what it is rated for (V). */
   readonly contact?: 'two-pole' | 'non-contact' | 'plug-in';
   readonly rated_v?: number;
+  /** Bare tip of its probes (mm), whether they are guarded, and its leads fused or current-limited. */
+  readonly tip_mm?: number;
+  readonly guarded?: boolean;
+  readonly fused?: boolean;
   /** The last instant at which its test is in date. */
   readonly testedUntil: string;
   /** What a gas detector measures, and what its pump draws. */

@@ -243,3 +243,7 @@ export function findSectionOf(graph: PlantGraph, tag: string): string | undefine
   const machine = graph.plant.equipment.find(({ id }) => id === tag);
   return link?.between[1] ?? machine?.sections[0];
 }
+
+/** Whether a section, by its id, carries current; what the drawing does not have carries none. */
+export const isElectrical = (graph: PlantGraph, section: string): boolean =>
+  graph.medium[graph.sectionAt.get(section) ?? -1]?.energy === 'electrical';

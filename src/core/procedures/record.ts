@@ -4,6 +4,7 @@ import type { NumberedTag } from '../job/tags';
 import type { Grade, IsolationPlan, Scope } from '../plant';
 import type { RestoreStep } from '../sequence';
 import type { ProcedureCommand } from './commands';
+import { numbered } from '../text';
 
 type Of<Kind extends ProcedureCommand['kind']> = Extract<ProcedureCommand, { kind: Kind }>;
 type Body<Kind extends ProcedureCommand['kind']> = Omit<Of<Kind>, 'kind'>;
@@ -64,7 +65,7 @@ export type ProcedureRecord = readonly Procedure[];
 export const NO_PROCEDURES: ProcedureRecord = [];
 
 /** "PR-0003": a procedure by its number, as it is spoken of and printed. */
-export const nameProcedure = (number: number): string => `PR-${String(number).padStart(4, '0')}`;
+export const nameProcedure = (number: number): string => numbered('PR', number);
 
 /** The version of a procedure that counts, and its number. */
 export function newestOf({ versions }: Procedure): ProcedureVersion & { readonly version: number } {

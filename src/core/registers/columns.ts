@@ -26,6 +26,9 @@ export const SHEETS: Readonly<
       reads: 'text',
       contact: 'text',
       rated_v: 'number',
+      tip_mm: 'number',
+      guarded: 'yes',
+      fused: 'yes',
       testedUntil: 'day',
       detector: 'json',
     },
@@ -42,8 +45,32 @@ export const SHEETS: Readonly<
     needed: ['id', 'name', 'testedUntil'],
   },
   kit: {
-    columns: { id: 'text', name: 'text', use: 'text', testedUntil: 'day' },
+    columns: {
+      id: 'text',
+      name: 'text',
+      use: 'text',
+      kind: 'text',
+      rated_v: 'number',
+      testedUntil: 'day',
+      unsafe: 'text',
+    },
     needed: ['id', 'name', 'use'],
+  },
+  pressure: {
+    columns: {
+      id: 'text',
+      name: 'text',
+      of: 'text',
+      portable: 'yes',
+      at: 'text',
+      certificate: 'text',
+      inspectedAt: 'from-day',
+      testedAt: 'from-day',
+      alteredAt: 'from-day',
+      altered: 'text',
+      unsafe: 'text',
+    },
+    needed: ['id', 'name', 'of'],
   },
   employers: {
     columns: {

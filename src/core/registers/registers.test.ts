@@ -31,6 +31,7 @@ const inUse = {
   instruments: new Map([['VT-1', 'stands at J-1']]),
   earths: new Map<string, string>(),
   hasps: new Map<string, string>(),
+  pressure: new Map<string, string>(),
   kit: new Map<string, string>(),
   employers: new Map([['F', 'employs 1 at the site']]),
   bundles: new Map<string, string>(),
@@ -126,7 +127,32 @@ describe('the sheet of a register', () => {
       ...REGISTERS,
       earths: [{ id: 'ES-1', name: 'Set', rated_ka: 12.5, rated_s: 1, testedUntil: UNTIL }],
       hasps: [{ id: 'H-1', name: 'Hasp', holes: 6 }],
-      kit: [{ id: 'GL-1', name: 'Gloves', use: 'class 0' }],
+      kit: [
+        {
+          id: 'GL-1',
+          name: 'Gloves',
+          use: 'class 0',
+          kind: 'gloves',
+          rated_v: 1000,
+          testedUntil: UNTIL,
+        },
+        { id: 'RA-1', name: 'Radio', use: 'channel 4', unsafe: 'aerial broken' },
+      ],
+      pressure: [
+        {
+          id: 'HO-1',
+          name: 'Hose',
+          of: 'hose',
+          portable: true,
+          at: 'P-201',
+          certificate: 'C-7',
+          inspectedAt: '2026-01-02T00:00:00.000Z',
+          testedAt: '2026-01-02T00:00:00.000Z',
+          alteredAt: '2026-02-02T00:00:00.000Z',
+          altered: 'a new coupling',
+          unsafe: 'bulges',
+        },
+      ],
       employers: [
         { id: 'OWN', name: 'F', own: true },
         {

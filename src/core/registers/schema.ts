@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { KIT_KIND_NAMES, PRESSURE_KIND_NAMES } from '../kit/kit';
 import { gasDetectorSchema } from '../gas/instrument';
 import { ROLES } from '../people/people';
 
@@ -10,6 +11,7 @@ const id = z
   .regex(/^[A-Za-z0-9][\w./-]*$/, 'begins with a letter or digit, then letters, digits, - _ . /');
 const name = z.string().trim().min(1).max(120);
 const instant = z.iso.datetime();
+const words = z.string().trim().min(1).max(500);
 
 /** A lock, with whose it is where it is somebody's own. */
 const lock = z.strictObject({
@@ -25,6 +27,9 @@ const instrument = z.strictObject({
   reads: z.enum(['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas']),
   contact: z.enum(['two-pole', 'non-contact', 'plug-in']).optional(),
   rated_v: z.number().gt(0).max(1_000_000).optional(),
+  tip_mm: z.number().min(0).max(100).optional(),
+  guarded: z.boolean().optional(),
+  fused: z.boolean().optional(),
   testedUntil: instant,
   detector: gasDetectorSchema.optional(),
 });
@@ -39,7 +44,31 @@ const earth = z.strictObject({
 /** A clasp that takes several locks at one place. */
 const hasp = z.strictObject({ id, name, holes: z.number().int().min(2).max(100) });
 /** What people work with and wear that is looked over: gloves, rods, harnesses, radios. */
-const kit = z.strictObject({ id, name, use: name, testedUntil: instant.optional() });
+const kit = z.strictObject({
+  id,
+  name,
+  use: name,
+  kind: z.enum(KIT_KIND_NAMES).optional(),
+  rated_v: z.number().gt(0).max(1_000_000).optional(),
+  testedUntil: instant.optional(),
+  /** Why it is out of use. */
+  unsafe: words.optional(),
+});
+/** Vessels, receivers, boilers, hoses, relief valves, gauges: inspected and tested. */
+const pressure = z.strictObject({
+  id,
+  name,
+  of: z.enum(PRESSURE_KIND_NAMES),
+  portable: z.boolean().optional(),
+  /** The equipment, section or point of the drawing that it is. */
+  at: id.optional(),
+  certificate: z.string().trim().min(1).max(80).optional(),
+  inspectedAt: instant.optional(),
+  testedAt: instant.optional(),
+  alteredAt: instant.optional(),
+  altered: name.optional(),
+  unsafe: words.optional(),
+});
 /** A firm whose people work here: the site's own, or one with a contract. */
 const employer = z.strictObject({
   id,
@@ -67,6 +96,7 @@ export const REGISTER_ROWS = {
   instruments: instrument,
   earths: earth,
   kit,
+  pressure,
   employers: employer,
   bundles: bundle,
 };
@@ -84,6 +114,7 @@ export const registerSchema = z.strictObject({
   earths: z.array(earth).default([]),
   hasps: z.array(hasp).default([]),
   kit: z.array(kit).default([]),
+  pressure: z.array(pressure).default([]),
   employers: z.array(employer).default([]),
   bundles: z.array(bundle).default([]),
   reach: z.string().max(120).optional(),

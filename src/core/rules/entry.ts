@@ -50,6 +50,30 @@ export const ENTRY_RULES = {
     'tested before the lid is opened and before anything is pumped out (practice)',
     'A gas tester samples from outside first.',
   ),
+  'space-unchecked': rule(
+    'work',
+    (f) => `Not looked at before ${f.step}: ${f.checks}.`,
+    'what stands round an opening hurts as often as what is in it (practice; 29 CFR 1910.146(d)(3), from memory)',
+    'Look at each, and record how it is, or why there is none here.',
+  ),
+  'cover-too-heavy': rule(
+    'work',
+    (f) => `The cover weighs ${f.weight} kg: one person lifts at most ${f.most} kg.`,
+    '23 kg: the load constant of the revised NIOSH lifting equation (from memory); site rule',
+    'Draw it by two, or with gear.',
+  ),
+  'check-without-name': rule(
+    'work',
+    (f) => `Nobody is named for it: ${f.check}.`,
+    'what somebody has to stay with is given to somebody by name (practice)',
+    'Name who stays with it.',
+  ),
+  'blower-by-attendant': rule(
+    'work',
+    (f) => `${f.person} is the attendant.`,
+    '29 CFR 1910.146(i)(10): the attendant has no duty that keeps from watching those inside',
+    'Name somebody else for the blower.',
+  ),
   'space-shut': rule(
     'work',
     fixed('The space has not been opened and its opening guarded.'),

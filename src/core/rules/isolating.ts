@@ -164,6 +164,31 @@ export const ISOLATING_RULES = {
     'earth end first, then the conductors, nearest and lowest first (EN 50110-1, 6.2.5, from memory)',
     'Put the earth end on first, and say so.',
   ),
+  'earth-order': rule(
+    'isolate',
+    (f) => `The clamps at ${f.outlet} were not recorded as put on in their order.`,
+    'the lowest conductor before the higher ones, the nearest before the farther ones (practice; EN 50110-1, 6.2.5, from memory)',
+    'Put them on in this order, and say so.',
+  ),
+  'earth-lead-held': rule(
+    'isolate',
+    (f) => `It is not said that nobody touched a lead at ${f.outlet} while a clamp was on.`,
+    'a lead may be at another potential than the ground while any clamp of it is on (practice)',
+    'Work with the rod, keep everybody off the leads, and say so.',
+  ),
+  'stake-shallow': rule(
+    'isolate',
+    (f) => `The earth stake stands ${f.depth} m deep: at least ${f.least} m are asked for.`,
+    'earth stakes stand at least 0.6 m deep, measured (practice)',
+    'Drive it deeper and measure, or clamp to a fixed earth point and say so.',
+  ),
+  'round-order': rule(
+    'isolate',
+    (f) =>
+      `${f.section} is high voltage: the conductors were not recorded as tested in their order.`,
+    'tested the lowest before the higher ones and the nearest before the farther ones (practice)',
+    'Test them in this order, and say so.',
+  ),
   'lock-unfit': rule(
     'isolate',
     (f) => `Lock ${f.lock} was found unfit.`,

@@ -2,6 +2,12 @@ import { fixed, LOCKOUT, rule, type Rule } from './rule';
 
 /** Rules that refuse a step of restoring and closing. */
 export const RESTORING_RULES = {
+  'earth-off-order': rule(
+    'restore',
+    (f) => `The earth at ${f.outlet} was not recorded as taken off in the reverse order.`,
+    'the conductors first, farthest and highest first, the earth end last (EN 50110-1, 6.2.5, from memory)',
+    'Take it off in this order, and say so.',
+  ),
   'box-still-locked': rule(
     'restore',
     fixed('The control lock is still on the box.'),

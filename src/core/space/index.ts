@@ -1,3 +1,4 @@
+export * from './checks';
 export * from './classify';
 export * from './plan';
 export * from './purge';

@@ -3,6 +3,7 @@ import {
   findCallDue,
   findClearanceEnd,
   findStay,
+  gateCalled,
   gateClearances,
   gateDefects,
   findEndOfProofs,
@@ -10,6 +11,8 @@ import {
   listAirUses,
   listFaults,
   listOn,
+  viewClearing,
+  viewRunUp,
   type Dossier,
   type SiteFacts,
   type Stage,
@@ -38,7 +41,7 @@ export interface NextUp {
   readonly to?: string;
 }
 
-type Next = Omit<NextUp, 'job' | 'title' | 'who'>;
+type Next = Omit<NextUp, 'job' | 'title' | 'who'> & { readonly who?: string };
 
 const now = (role: Role, what: string): Next => ({ urgency: 'now', role, what });
 const by = (at: string, role: Role, what: string): Next => ({ urgency: 'timed', at, role, what });
@@ -61,7 +64,15 @@ function listUrgent(dossier: Dossier, site: SiteFacts, at: string): Next[] {
   const isNeeded = permit.kind === 'issued' || permit.kind === 'suspended';
   const [over] = isNeeded ? gateClearances(dossier, site, at) : [];
   const missing = (entry.emptying?.people ?? []).map((id) => site.people.get(id)?.name ?? id);
+  const pig = viewClearing(dossier, site, at)?.pig;
+  const { stuck } = dossier.clearing?.run ?? {};
   return [
+    ...(stuck
+      ? [now('performing-authority', `pig stuck: ${stuck.seen}; let it down from both sides`)]
+      : []),
+    ...(pig?.isOverdue && !stuck
+      ? [now('performing-authority', `the pig should have come by now: take it as stuck`)]
+      : []),
     ...(alarm ? [now('coordinator', `alarm at ${alarm.where}: ${alarm.seen}${callOff}`)] : []),
     ...(defect
       ? [
@@ -135,6 +146,32 @@ function listRounds({ permit }: Dossier, at: string): Next[] {
     : [by(nextRound, 'fire-watch', 'round of the watch for fire')];
 }
 
+/** What is to be begun before a stop, by whom, and the call once all of it is done. */
+function listRunUp(dossier: Dossier, site: SiteFacts, at: string): Next[] {
+  const runUp = viewRunUp(dossier, site, at);
+  if (!runUp || runUp.isCalled) return [];
+  const open = runUp.steps.filter(({ done }) => done === undefined);
+  const isOpen = (id: string): boolean => open.some((step) => step.id === id);
+  const late = runUp.slip_min > 0 ? `; the stop slips ${runUp.slip_min} min` : '';
+  const steps = open
+    .filter(({ after }) => !after.some(isOpen))
+    .map(({ what, who, kind, begun, beginBy, endBy, slip_min }): Next => {
+      const isEnding = begun !== undefined || kind === 'ready';
+      const words = `before the stop: ${isEnding ? 'finish' : 'begin'} ${what}${slip_min > 0 ? late : ''}`;
+      return {
+        ...by(isEnding ? endBy : beginBy, 'area-operator', words),
+        who: site.people.get(who)?.name ?? who,
+      };
+    });
+  const isReady = open.length === 0 && gateCalled(dossier).length > 0;
+  return [
+    ...steps,
+    ...(isReady
+      ? [by(runUp.hour, 'area-operator', 'call that the plant is ready to be stopped')]
+      : []),
+  ];
+}
+
 /** What has a moment: lapse, revalidation, proofs that run out, tail, bypass. */
 function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
   const { permit } = dossier;
@@ -164,6 +201,7 @@ function listTimed(dossier: Dossier, site: SiteFacts, at: string): Next[] {
     ...listAirEnds(dossier, site),
     ...listEntryTimes(dossier, site),
     ...listRounds(dossier, at),
+    ...listRunUp(dossier, site, at),
     ...(proofs === undefined
       ? []
       : [by(proofs, 'coordinator', 'proofs run out when nobody comes')]),

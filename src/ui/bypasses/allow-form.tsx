@@ -2,6 +2,7 @@
 
 import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../kit/field';
+import { hoursAfter } from '../../core/hours';
 
 /** Who allows a device to be out of action, until when, and what guards instead. */
 export function AllowForm({ device, now }: { readonly device: string; readonly now: string }) {
@@ -13,7 +14,7 @@ export function AllowForm({ device, now }: { readonly device: string; readonly n
         void run({
           kind: 'allow-bypass',
           device,
-          until: new Date(Date.parse(now) + Number(read('hours')) * 3_600_000).toISOString(),
+          until: hoursAfter(now, Number(read('hours'))),
           standsIn: read('standsIn'),
           reason: read('reason'),
         })

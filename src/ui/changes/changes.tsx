@@ -92,7 +92,6 @@ function History({ line, names }: { readonly line: ChangeLine; readonly names: N
 function ChangeCard(props: StepProps & { readonly names: Names }) {
   const { line, names, now } = props;
   const { change, name, says, review, until, isOver, jobs } = line;
-  const isPast = change.gone !== undefined || review === 'allowed';
   return (
     <li
       id={name}
@@ -128,7 +127,7 @@ function ChangeCard(props: StepProps & { readonly names: Names }) {
           ))}
         </p>
       )}
-      {(!isPast || line.may.length > 0) && change.gone === undefined && <NextSteps {...props} />}
+      {line.isPending && <NextSteps {...props} />}
     </li>
   );
 }

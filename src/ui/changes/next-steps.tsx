@@ -3,22 +3,9 @@
 import type { ChangeCommand } from '../../core/changes/commands';
 import type { ChangeStep } from '../../core/changes/decide';
 import { kindOf } from '../../core/changes/kinds';
-import { NEXT_FOR_CHANGE, type ChangeLine, type NextForChange } from '../../core/changes/line';
+import { NEXT_FOR_CHANGE, type ChangeLine } from '../../core/changes/line';
 import { PickField } from '../kit/combobox';
 import { ChoiceField, SmallForm, TextField } from '../kit/field';
-
-/** Who takes the next step of a change, as the page says it to those who may not. */
-const WHO: Readonly<Record<NextForChange, string>> = {
-  assess:
-    'somebody else than the proposer: an area operator, an isolating or issuing authority, or a coordinator',
-  allow:
-    'an issuing authority or the site manager who has neither proposed it nor looked at its hazards',
-  tell: 'anybody who knows who was told',
-  draw: 'a coordinator or the site manager',
-  undo: 'an isolating or performing authority, an area operator or a coordinator',
-  'see-undone': 'somebody else than the one who put it back',
-  stands: 'an isolating or performing authority, an area operator or a coordinator',
-};
 
 export interface StepProps {
   readonly line: ChangeLine;
@@ -156,27 +143,16 @@ const STEP_NAMES: Readonly<Record<ChangeStep, string>> = {
   'see-undone': 'See whether it is gone',
 };
 
-const STEP_OF: Readonly<Record<NextForChange, ChangeStep>> = {
-  assess: 'assess-change',
-  allow: 'allow-change',
-  tell: 'tell-change',
-  draw: 'draw-change',
-  undo: 'undo-change',
-  'see-undone': 'see-undone',
-  stands: 'undo-change',
-};
-
 /** What has to be done next about a change, by whom, and what else whoever looks may do. */
 export function NextSteps(props: StepProps) {
   const { line } = props;
-  const first = STEP_OF[line.next];
+  const first = line.step;
   const rest = line.may.filter((step) => step !== first);
   const isFirst = line.may.includes(first);
   return (
     <div className="flex flex-col gap-2 border-t border-base-300 pt-2">
       <p className="text-sm">
-        <strong>Next: {NEXT_FOR_CHANGE[line.next]}.</strong>{' '}
-        {!isFirst && `Waits for ${WHO[line.next]}.`}
+        <strong>Next: {NEXT_FOR_CHANGE[line.next]}.</strong> {!isFirst && `Waits for ${line.who}.`}
       </p>
       {isFirst && line.next !== 'stands' && <StepForm {...props} step={first} />}
       {(line.next === 'stands' && isFirst ? [first, ...rest] : rest).map((step) => (

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ChangeCommand } from '../../core/changes/commands';
 import { CHANGES, kindOf, REPORTED_KINDS } from '../../core/changes/kinds';
 import { Combobox } from '../kit/combobox';
+import { daysAfter } from '../../core/hours';
 
 type Kind = (typeof REPORTED_KINDS)[number];
 
@@ -46,9 +47,7 @@ export function ProposeForm({
       what: read('what'),
       why: read('why'),
       ...(from === '' ? {} : { job: from }),
-      ...(isTemporary
-        ? { until: new Date(Date.parse(now) + days * 86_400_000).toISOString() }
-        : {}),
+      ...(isTemporary ? { until: daysAfter(now, days) } : {}),
     });
   };
   return (

@@ -9,6 +9,7 @@ import { countOf, nameFew } from '../../core/text';
 import { useSigned } from '../command/use-signed';
 import { ChoiceField, SmallForm, TextField } from '../kit/field';
 import { Beside, Instant } from '../kit/moment';
+import { hoursAfter } from '../../core/hours';
 
 type Names = Readonly<Record<string, string>>;
 type Give = (command: DefectCommand) => void;
@@ -230,7 +231,7 @@ function NextForms({
                 kind: 'guard-defect',
                 number,
                 standsIn: read('standsIn'),
-                until: new Date(Date.parse(now) + Number(read('hours')) * 3_600_000).toISOString(),
+                until: hoursAfter(now, Number(read('hours'))),
               })
             }
           >

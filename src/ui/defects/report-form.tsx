@@ -12,6 +12,7 @@ import { useSigned } from '../command/use-signed';
 import { Combobox } from '../kit/combobox';
 import { StoppedJobs } from './stopped-jobs';
 import { TakePicture } from '../photos/take-picture';
+import { daysAfter } from '../../core/hours';
 
 interface Answer extends Posted {
   readonly number?: number;
@@ -95,7 +96,7 @@ export function ReportForm({
         seen: read('seen'),
         ...(photo === undefined ? {} : { photo }),
         ...(job === undefined ? {} : { job }),
-        ...(days > 0 ? { until: new Date(Date.parse(now) + days * 86_400_000).toISOString() } : {}),
+        ...(days > 0 ? { until: daysAfter(now, days) } : {}),
         ...(read('standsIn') === '' ? {} : { standsIn: read('standsIn') }),
       },
       setAnswer,

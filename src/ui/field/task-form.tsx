@@ -4,6 +4,7 @@ import { useContext, type ReactNode } from 'react';
 import type { Command } from '../../core/job';
 import { Commands, useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../kit/field';
+import { EarthOffForm } from '../job/earth-off-form';
 import { commandFor } from '../job/restore-command';
 import { LeakResult, LeakTestForm, LineForm, LineWords, StartForm } from '../job/return-forms';
 import { StepForm } from '../job/step-form';
@@ -72,6 +73,8 @@ function About({ task, props }: { readonly task: Task; readonly props: DossierPr
     case 'label':
       return <LabelForm point={task.subject} />;
     case 'restore':
+      if (about.step.kind === 'earth-off' && !(task.subject in props.view.shared))
+        return <EarthOffForm outlet={task.subject} />;
       return (
         <BigButton command={commandFor(about.step, props.view.shared[task.subject])}>
           {task.subject in props.view.shared && about.step.kind !== 'unlock'

@@ -4,6 +4,7 @@ import { useFieldArray, useForm } from 'react-hook-form';
 import type { HandoverCommand } from '../../core/handover/commands';
 import type { Choice } from '../kit/choice';
 import { FormPick } from '../kit/form-pick';
+import { hoursAfter } from '../../core/hours';
 
 interface Fields {
   readonly notes: string;
@@ -36,7 +37,7 @@ export function GiveForm({
         promises: promises.map(({ what, who, hours }) => ({
           what,
           who,
-          until: new Date(Date.parse(now) + Number(hours) * 3_600_000).toISOString(),
+          until: hoursAfter(now, Number(hours)),
         })),
       },
       () => reset(),

@@ -8,6 +8,7 @@ import { ChoiceField, SmallForm, TextField } from '../kit/field';
 import { Panel } from '../kit/panel';
 import type { DossierProps } from './types';
 import { Beside, useMoments } from '../kit/moment';
+import { hoursAfter } from '../../core/hours';
 
 function AcceptForm({ clash }: { readonly clash: JobClash }) {
   const run = useCommand();
@@ -74,7 +75,7 @@ function HourForm({ view, choices }: DossierProps) {
   const { scope, window } = view.dossier;
   const { toField, fromField, offset } = useMoments();
   const from = window?.from ?? view.now;
-  const until = window?.until ?? new Date(Date.parse(from) + scope.hours * 3_600_000).toISOString();
+  const until = window?.until ?? hoursAfter(from, scope.hours);
   return (
     <details>
       <summary className="cursor-pointer text-sm">Agree another hour</summary>

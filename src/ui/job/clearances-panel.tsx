@@ -3,9 +3,10 @@
 import type { ClearanceView } from '../../core/job';
 import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../kit/field';
-import { Beside, Instant, useMoments } from '../kit/moment';
+import { Beside, Instant } from '../kit/moment';
 import { Panel } from '../kit/panel';
 import type { DossierProps } from './types';
+import { hoursAfter } from '../../core/hours';
 
 function TakeForm({ operator, now }: { readonly operator: string; readonly now: string }) {
   const run = useCommand();
@@ -20,7 +21,7 @@ function TakeForm({ operator, now }: { readonly operator: string; readonly now: 
           person: read('person'),
           isolates: read('isolates'),
           earths: read('earths'),
-          until: new Date(Date.parse(now) + Number(read('hours')) * 3_600_000).toISOString(),
+          until: hoursAfter(now, Number(read('hours'))),
         })
       }
     >
@@ -76,12 +77,9 @@ function ReturnForm({ operator }: { readonly operator: string }) {
 }
 
 function Clearance({ one, props }: { readonly one: ClearanceView; readonly props: DossierProps }) {
-  const { operator, points, asked, given, returned } = one;
+  const { operator, points, asked, given, returned, isHeld, isOver } = one;
   const { names } = props;
   const { now } = props.view;
-  const { instant } = useMoments();
-  const isHeld = given !== undefined && returned === undefined;
-  const isOver = given !== undefined && Date.parse(given.until) < Date.parse(now);
   return (
     <div data-clearance={operator} className="flex flex-col gap-1 border-t border-base-300 py-2">
       <p>
@@ -95,16 +93,16 @@ function Clearance({ one, props }: { readonly one: ClearanceView; readonly props
         </p>
       )}
       {given && (
-        <p className={isOver && isHeld ? 'font-bold text-error' : 'text-sm'}>
+        <p className={isOver ? 'font-bold text-error' : 'text-sm'}>
           Clearance <span className="font-mono">{given.number}</span>, given by {given.person}:
           isolated {given.isolates}; earthed {given.earths}; ends{' '}
           <Beside at={given.until} now={now} />
-          {isOver && isHeld && ': IT IS OVER'}. Prove it dead here as if nothing had been said.
+          {isOver && ': IT IS OVER'}. Prove it dead here as if nothing had been said.
         </p>
       )}
       {returned && (
         <p className="text-sm">
-          Handed back to {returned.person}, {instant(returned.at)}: {returned.seen}
+          Handed back to {returned.person}, <Instant at={returned.at} />: {returned.seen}
         </p>
       )}
       {!isHeld && !asked && <AskForm operator={operator} points={points} />}

@@ -16,8 +16,8 @@ export function GasTestPanel({ view, names }: DossierProps) {
       <ul>
         {view.gasTests.map(({ subject, pressure_bar, energy_kj, clear_m }) => (
           <li key={subject}>
-            <strong className="font-mono">{subject}</strong>: {Number(pressure_bar.toPrecision(3))}{' '}
-            bar, {Number(energy_kj.toPrecision(3))} kJ shut in. Everybody stays {clear_m} m away.
+            <strong className="font-mono">{subject}</strong>: {pressure_bar} bar, {energy_kj} kJ
+            shut in. Everybody stays {clear_m} m away.
           </li>
         ))}
       </ul>

@@ -74,7 +74,7 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
       instrument: read('instrument'),
       round,
       seen: demand.sees.filter((one) => read(one) === 'on'),
-      ...(isByTwo ? { second: read('second') } : {}),
+      ...(isByTwo ? { second: read('second'), ordered: read('ordered') === 'on' } : {}),
     });
   };
   return (
@@ -117,6 +117,9 @@ function RoundForm({ demand, instruments, run, props }: Proving) {
         ))}
         <TextField label="Known source, after (V)" name="after_v" type="number" />
       </fieldset>
+      {isByTwo && (
+        <CheckField name="ordered" label="lowest before higher, nearest before farther" />
+      )}
       {demand.sees.map((one) => (
         <CheckField key={one} name={one} label={saySeen(one, demand.beside, props.view.values)} />
       ))}

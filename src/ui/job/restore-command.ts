@@ -6,7 +6,6 @@ export function commandFor({ kind, subject }: RestoreStep, heldBy: string | unde
   const left = heldBy === undefined ? {} : { left: true };
   switch (kind) {
     case 'earth-off':
-      return { kind: 'close-outlet', outlet: subject };
     case 'close-outlet':
       return { kind: 'close-outlet', outlet: subject, ...left };
     case 'free-store':

@@ -2,6 +2,7 @@
 
 import { useCommand } from '../command/use-command';
 import { AbsentForm } from './absent';
+import { EarthOffForm } from './earth-off-form';
 import { SmallForm, TextField } from '../kit/field';
 import { Panel } from '../kit/panel';
 import { RESTORE_NAMES } from './names';
@@ -26,6 +27,7 @@ function StepRow({
   const { subject } = step;
   const hung = view.dossier.isolation.locked[subject];
   const heldBy = view.shared[subject];
+  const isEarth = step.kind === 'earth-off' && heldBy === undefined;
   return (
     <li
       data-subject={subject}
@@ -40,7 +42,8 @@ function StepRow({
         {hung ? `lock ${hung.lock}, hung by ${names[hung.by] ?? hung.by}` : ''}
         {heldBy === undefined ? '' : ` Stays as it is: ${heldBy} needs it.`}
       </span>
-      {isOpen && (
+      {isOpen && isEarth && <EarthOffForm outlet={subject} />}
+      {isOpen && !isEarth && (
         <button className="btn btn-sm" onClick={() => void run(commandFor(step, heldBy))}>
           {heldBy === undefined || hung ? RESTORE_NAMES[step.kind] : 'Left as it is'}
         </button>

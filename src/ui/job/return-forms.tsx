@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { DossierView, End } from '../../core/job';
+import { SightField } from './sight-field';
 import { useCommand } from '../command/use-command';
 import { PickField } from '../kit/combobox';
 import { CheckField, ChoiceField, SmallForm, TextField } from '../kit/field';
@@ -159,6 +160,7 @@ export function StartForm() {
           told: read('before'),
           clear: read('clear') === 'on',
           ran: read('ran') === 'ran',
+          sight: read('sight') === 'seen' ? 'seen' : 'message',
           seen: read('start-seen'),
         })
       }
@@ -172,6 +174,7 @@ export function StartForm() {
           { id: 'stands', label: 'left standing, ready' },
         ]}
       />
+      <SightField />
       <TextField label="What was seen of it" name="start-seen" />
       <CheckField name="clear" label="everyone was seen to keep clear" />
     </SmallForm>

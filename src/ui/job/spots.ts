@@ -11,6 +11,8 @@ export type TabId =
   | 'locks'
   | 'checks'
   | 'neighbours'
+  | 'run-up'
+  | 'clearing'
   | 'energy'
   | 'photographs'
   | 'report';
@@ -35,6 +37,7 @@ const SPOTS = {
   crews: 'stage',
   firms: 'stage',
   barriers: 'stage',
+  kit: 'stage',
   clearances: 'stage',
   'gas-test': 'stage',
   'hand-back': 'stage',
@@ -53,6 +56,11 @@ const SPOTS = {
   radius: 'hot-work',
   monitors: 'hot-work',
   neighbours: 'neighbours',
+  'run-up': 'run-up',
+  clearing: 'clearing',
+  pig: 'clearing',
+  messages: 'clearing',
+  'window-call': 'run-up',
   restore: 'stage',
   blanks: 'stage',
   sums: 'energy',
@@ -101,8 +109,22 @@ export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'critical-guard-over': 'defects',
   'change-breaks-plan': 'defects',
   'barriers-missing': 'barriers',
+  'kit-missing': 'kit',
+  'kit-unsafe': 'kit',
+  'kit-undated': 'kit',
+  'kit-out-of-date': 'kit',
+  'joints-uncounted': 'kit',
   'gas-test-unapproved': 'gas-test',
   'watch-end-untold': 'tail',
+  'clearing-unplanned': 'clearing',
+  'line-not-walked': 'pig',
+  'line-under-pressure': 'pig',
+  'pig-under-way': 'pig',
+  'pig-is-stuck': 'pig',
+  'message-missing': 'messages',
+  'message-open': 'messages',
+  'window-not-called': 'window-call',
+  'window-not-returned': 'window-call',
   'clearance-missing': 'clearances',
   'clearance-over': 'clearances',
   'clearance-not-returned': 'clearances',
@@ -146,6 +168,7 @@ export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'rescue-by-device': 'entry-plan',
   'space-unknown': 'entry-plan',
   'space-shut': 'opening',
+  'space-unchecked': 'opening',
   'purge-missing': 'opening',
   'purge-running': 'opening',
   'test-before-purge': 'air',

@@ -1,11 +1,12 @@
 'use client';
 
+import { useState } from 'react';
 import type { Command } from '../../core/job';
 import type { Step } from '../../core/sequence';
 import { useCommand } from '../command/use-command';
 import { ReadButton } from '../practice/read-button';
 import { PickField } from '../kit/combobox';
-import { CheckField, SmallForm, TextField } from '../kit/field';
+import { CheckField, ChoiceField, SmallForm, TextField } from '../kit/field';
 import { ProveForm } from './prove-form';
 import { SecondField } from './second-field';
 import type { DossierProps } from './types';
@@ -82,6 +83,7 @@ function OpenForm({ step, props }: { readonly step: Step; readonly props: Dossie
 function EarthForm({ step, props }: { readonly step: Step; readonly props: DossierProps }) {
   const run = useCommand();
   const { jobId, choices } = props;
+  const [end, setEnd] = useState<'point' | 'stake'>('point');
   return (
     <SmallForm
       button="Record the earth as on"
@@ -90,7 +92,14 @@ function EarthForm({ step, props }: { readonly step: Step; readonly props: Dossi
           kind: 'open-outlet',
           outlet: step.subject,
           tag: read('tag'),
-          earth: { set: read('set'), endFirst: read('endFirst') === 'on' },
+          earth: {
+            set: read('set'),
+            endFirst: read('endFirst') === 'on',
+            ordered: read('ordered') === 'on',
+            clear: read('clear') === 'on',
+            to: end,
+            ...(end === 'stake' ? { stake_m: Number(read('stake')) } : {}),
+          },
           second: read('second'),
         })
       }
@@ -105,7 +114,21 @@ function EarthForm({ step, props }: { readonly step: Step; readonly props: Dossi
       />
       <TextField label="Tag" name="tag" value={tagOf(jobId, step.subject)} />
       <SecondField props={props} />
+      <ChoiceField
+        label="The earth end is clamped to"
+        name="to"
+        options={[
+          { id: 'point', label: 'a fixed earth point' },
+          { id: 'stake', label: 'a stake' },
+        ]}
+        onPick={(id) => setEnd(id === 'stake' ? 'stake' : 'point')}
+      />
+      {end === 'stake' && (
+        <TextField label="Depth of the stake, measured (m)" name="stake" type="number" />
+      )}
       <CheckField name="endFirst" label="the earth end went on first" />
+      <CheckField name="ordered" label="then lowest before higher, nearest before farther" />
+      <CheckField name="clear" label="nobody touched a lead while a clamp was on" />
     </SmallForm>
   );
 }

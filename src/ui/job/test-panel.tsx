@@ -2,6 +2,7 @@
 
 import type { TestRun } from '../../core/job';
 import { isHeld } from '../../core/job/permit-record';
+import { SightField } from './sight-field';
 import { useCommand } from '../command/use-command';
 import { SmallForm, TextField } from '../kit/field';
 import { Panel } from '../kit/panel';
@@ -44,8 +45,16 @@ function OpenTest({ test, props }: { readonly test: TestRun; readonly props: Dos
       {left.length === 0 && (
         <SmallForm
           button="Record the test run"
-          onSend={(read) => void run({ kind: 'run-test', ran: true, seen: read('seen') })}
+          onSend={(read) =>
+            void run({
+              kind: 'run-test',
+              ran: true,
+              sight: read('sight') === 'seen' ? 'seen' : 'message',
+              seen: read('seen'),
+            })
+          }
         >
+          <SightField />
           <TextField label="What was seen" name="seen" />
         </SmallForm>
       )}

@@ -14,6 +14,10 @@ const AirTab = dynamic(() => import('./air/air-tab').then((file) => file.AirTab)
 const EntryPanel = dynamic(() => import('./entry/entry-panel').then((file) => file.EntryPanel));
 const AuditPanel = dynamic(() => import('./permit/audit-panel').then((file) => file.AuditPanel));
 const ClashPanel = dynamic(() => import('./clash-panel').then((file) => file.ClashPanel));
+const ClearingTab = dynamic(() =>
+  import('./clearing/clearing-tab').then((file) => file.ClearingTab),
+);
+const RunUpPanel = dynamic(() => import('./run-up/run-up-panel').then((file) => file.RunUpPanel));
 const BoxPanel = dynamic(() => import('./box-panel').then((file) => file.BoxPanel));
 
 /** While the plan can still change: what can breathe out is found, and papers are decided. */
@@ -23,6 +27,10 @@ export const isBeforeHatch = ({ view }: DossierProps): boolean =>
 /** Whether the permit is being made ready or is out. */
 const isAtHatch = ({ view }: DossierProps): boolean =>
   view.stage === 'permit' || (view.stage === 'work' && isHeld(view.dossier.permit));
+
+/** Messages go while the permit is made ready, while the work goes on, and when it is started again; a line may have been planned before. */
+const hasMessages = ({ view }: DossierProps): boolean =>
+  ['permit', 'work', 'restore'].includes(view.stage) || view.clearing !== undefined;
 
 /** A tab, where the job has it. */
 export const tab = (is: boolean, one: Tab<TabId>): Tab<TabId>[] => (is ? [one] : []);
@@ -65,6 +73,18 @@ export function listWorkTabs(props: DossierProps): Tab<TabId>[] {
           {...(isHeld(view.dossier.permit) ? { permit: view.dossier.permit } : {})}
         />
       ),
+    }),
+    ...tab(hasMessages(props), {
+      id: 'clearing',
+      label: view.canBeCleared ? 'Clearing and messages' : 'Messages',
+      count: countIn('clearing', view.holding),
+      content: <ClearingTab {...props} />,
+    }),
+    ...tab(view.stage !== 'closed' && view.dossier.window !== undefined, {
+      id: 'run-up',
+      label: 'Before the stop',
+      count: countIn('run-up', view.holding),
+      content: <RunUpPanel {...props} />,
     }),
     ...tab(view.stage !== 'closed', {
       id: 'neighbours',

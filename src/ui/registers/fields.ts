@@ -1,3 +1,4 @@
+import { KIT_KIND_NAMES, KIT_KINDS, PRESSURE_KIND_NAMES, PRESSURE_KINDS } from '../../core/kit/kit';
 import type { RegisterName } from '../../core/registers/schema';
 
 interface Option {
@@ -23,6 +24,16 @@ const testedUntil: Field = {
   type: 'day',
   isNeeded: true,
 };
+const UNSAFE: Field = { name: 'unsafe', label: 'Out of use, because', type: 'text' };
+const yesNo = (field: string, label: string, no: string, yes: string): Field => ({
+  name: field,
+  label,
+  type: 'choice',
+  options: [
+    { id: '', label: no },
+    { id: 'yes', label: yes },
+  ],
+});
 const READS = ['voltage', 'pressure', 'level', 'motion', 'temperature', 'gas'];
 
 /** The fields of a row of each register, after its number. */
@@ -68,6 +79,9 @@ export const FIELDS: Readonly<Record<RegisterName, readonly Field[]>> = {
       ],
     },
     { name: 'rated_v', label: 'Rated for (V), a voltage tester', type: 'number' },
+    { name: 'tip_mm', label: 'Bare tip of its probes (mm)', type: 'number' },
+    yesNo('guarded', 'Its probes', 'have no guard', 'are guarded'),
+    yesNo('fused', 'Its leads', 'are plain', 'are fused or current-limited'),
     testedUntil,
   ],
   earths: [
@@ -79,7 +93,37 @@ export const FIELDS: Readonly<Record<RegisterName, readonly Field[]>> = {
   kit: [
     name,
     { name: 'use', label: 'What for', type: 'text', isNeeded: true },
+    {
+      name: 'kind',
+      label: 'Kind, where jobs ask for it',
+      type: 'choice',
+      options: [
+        { id: '', label: 'none of these' },
+        ...KIT_KIND_NAMES.map((id) => ({ id, label: KIT_KINDS[id].name })),
+      ],
+    },
+    { name: 'rated_v', label: 'Rated for (V), what insulates', type: 'number' },
     { name: 'testedUntil', label: 'Test in date until, where it is tested', type: 'day' },
+    UNSAFE,
+  ],
+  pressure: [
+    name,
+    {
+      name: 'of',
+      label: 'What it is',
+      type: 'choice',
+      isNeeded: true,
+      start: 'vessel',
+      options: PRESSURE_KIND_NAMES.map((id) => ({ id, label: PRESSURE_KINDS[id] })),
+    },
+    yesNo('portable', 'It is', 'fixed', 'portable'),
+    { name: 'at', label: 'Equipment, section or point of the drawing', type: 'text' },
+    { name: 'certificate', label: 'Certificate', type: 'text' },
+    { name: 'inspectedAt', label: 'Inspected on', type: 'day' },
+    { name: 'testedAt', label: 'Tested under pressure on', type: 'day' },
+    { name: 'alteredAt', label: 'Repaired, altered, laid up, moved or worn since', type: 'day' },
+    { name: 'altered', label: 'Which of these, and where', type: 'text' },
+    UNSAFE,
   ],
   employers: [
     { ...name, label: 'Name, as it stands with its people' },

@@ -74,6 +74,15 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'detector-silence-s',
     'oxygen-fresh',
   ],
-  Spaces: ['purge-chart', 'air-changes-h', 'call-every-min', 'rescue-drill-days'],
+  Spaces: ['purge-chart', 'air-changes-h', 'call-every-min', 'rescue-drill-days', 'lift-one-kg'],
+  'Kit and pressure equipment': [
+    'stake-least-m',
+    'kit-check-h',
+    'probe-tip-most-mm',
+    'inspect-portable-months',
+    'inspect-fixed-months',
+    'pressure-test-years',
+  ],
+  'Lines cleared with gas': ['clearing-energy-most-kj', 'receiver-clear-m', 'message-counts-min'],
   'Neighbouring jobs': ['lift-clear-m', 'radiography-clear-m', 'pressure-test-clear-m'],
 };

@@ -292,10 +292,16 @@ export const AMISS_ROWS: RefusalRow[] = [
     'run with a lock on',
     () => carryOut([TEST], LIVE()),
     'cora',
-    { kind: 'run-test', ran: true, seen: 'turns the right way' },
+    { kind: 'run-test', ran: true, sight: 'seen', seen: 'turns the right way' },
     ['test-not-lifted'],
   ],
-  ['run without a sanction', LIVE, 'cora', { kind: 'run-test', ran: true, seen: 'x' }, ['no-test']],
+  [
+    'run without a sanction',
+    LIVE,
+    'cora',
+    { kind: 'run-test', ran: true, sight: 'seen', seen: 'x' },
+    ['no-test'],
+  ],
   [
     'handed back with a test open',
     () => carryOut([TEST], LIVE()),

@@ -58,6 +58,8 @@ const RETURNING = () => {
   const start = steps.findIndex(([, { kind }]) => kind === 'see-start');
   return { state: carryOut(steps.slice(0, start), state), start: steps[start]?.[1] as Command };
 };
+/** Cancelled before anybody was at the plant. */
+const GIVEN_UP = () => carryOut([['hana', { kind: 'cancel-permit', reason: 'put off' }]], GIVEN());
 const LOCK: Command = { kind: 'lock-point', link: 'CB-P201', lock: 'E-01', tag: 'T-1' };
 const walkedTo = (state: DossierState) =>
   carryOut(
@@ -83,6 +85,8 @@ export const CLEARANCE_ROWS: RefusalRow[] = [
   ['issued for longer than it', () => GIVEN(APPROVED()), 'hana', ISSUE, ['clearance-shorter'], there],
   ['issued up to its end', () => GIVEN(APPROVED()), 'hana', { ...ISSUE, hours: 6 } as Command, [], there],
   ['signed on without it', LIVE, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' }, ['clearance-missing'], there],
+  ['handed back where the plan has done without it since', () => RETURNING().state, 'ada', BACK, []],
+  ['closed with it, by a job that was given up', GIVEN_UP, 'ada', { kind: 'close-job' }, ['clearance-not-returned'], there],
   ['started before it is handed back', () => RETURNING().state, 'cora', RETURNING().start, ['clearance-not-returned'], there],
   ['started after it', () => given(RETURNING().state, BACK), 'cora', RETURNING().start, [], there],
 ]; // prettier-ignore

@@ -60,6 +60,20 @@ const AT = { now: after(64) };
 const BAD = () => test(INSIDE(), 65, { 'hydrogen-sulphide': 40 });
 const RETURNED = () => carryOut([['sol', leave('kit')]], INSIDE(), after(70));
 
+/** The same job, with nothing looked at round the opening. */
+const unchecked = (state: DossierState): DossierState =>
+  state && { ...state, entry: { ...state.entry, checked: {} } };
+const UNCHECKED = () => unchecked(ENTRY());
+const cover = (weight_kg: number, drawn: 'one' | 'two'): Command => ({
+  kind: 'check-space',
+  answers: {},
+  cover: { weight_kg, drawn },
+});
+const look = (code: 'monitor' | 'blower' | 'light', more: object = {}): Command => ({
+  kind: 'check-space',
+  answers: { [code]: { here: true, words: 'as it should be', ...more } },
+});
+
 /** Entries into a space that are refused, with the codes. */
 export const ENTRY_ROWS: RefusalRow[] = [
   ['an entry planned', ENTRY, 'hana', PLAN_ENTRY, []],
@@ -90,13 +104,49 @@ export const ENTRY_ROWS: RefusalRow[] = [
     'a permit without a plan of the entry',
     () => {
       const state = ENTRY();
-      return state && { ...state, permit: { kind: 'draft' }, entry: { inside: {}, tools: 0 } };
+      return (
+        state && {
+          ...state,
+          permit: { kind: 'draft' },
+          entry: { checked: {}, inside: {}, tools: 0 },
+        }
+      );
     },
     'hana',
     { kind: 'issue-permit', briefed: true, performer: 'jun' },
     ['not-assessed', 'not-approved', 'entry-not-planned'],
   ],
   ['the lid opened after a test', ENTRY, ...OPEN, []],
+  ['the lid opened, and nobody looked round it', UNCHECKED, ...OPEN, ['space-unchecked']],
+  [
+    'entered, and nobody looked at what stands there',
+    () => unchecked(READY_TO_ENTER()),
+    'sol',
+    enter('kit'),
+    ['space-unchecked'],
+    AT,
+  ],
+  ['a cover at the limit drawn by one', ENTRY, 'jun', cover(23, 'one'), []],
+  ['a cover above it drawn by one', ENTRY, 'jun', cover(23.1, 'one'), ['cover-too-heavy']],
+  ['a heavy cover drawn by two', ENTRY, 'jun', cover(60, 'two'), []],
+  ['a monitor that nobody stays with', ENTRY, 'jun', look('monitor'), ['check-without-name']],
+  ['a monitor with somebody', ENTRY, 'jun', look('monitor', { person: 'kit' }), []],
+  [
+    'a blower with somebody whom nobody knows',
+    ENTRY,
+    'jun',
+    look('blower', { person: 'xy' }),
+    ['person-unknown'],
+  ],
+  [
+    'a blower with the attendant',
+    MANNED,
+    'jun',
+    look('blower', { person: 'sol' }),
+    ['blower-by-attendant'],
+  ],
+  ['no blower', ENTRY, 'jun', look('blower', { here: false }), []],
+  ['looked at by a worker', ENTRY, 'kit', look('light'), ['role-missing']],
   [
     'the lid opened long after the test',
     MANNED,

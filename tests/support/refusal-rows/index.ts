@@ -2,6 +2,7 @@ import { AIR_ROWS } from './air';
 import { AMISS_ROWS } from './amiss';
 import { AUDIT_ROWS } from './audits';
 import { CLEARANCE_ROWS } from './clearances';
+import { CLEARING_ROWS } from './clearing';
 import { DETECTOR_ROWS } from './detectors';
 import { DUTY_ROWS } from './duties';
 import { ENTRY_ROWS } from './entry';
@@ -9,11 +10,13 @@ import { FIELD_ROWS } from './field';
 import { FIRM_ROWS } from './firms';
 import { HOT_ROWS } from './hot-work';
 import { ISOLATING_ROWS } from './isolating';
+import { KIT_ROWS } from './kit';
 import { LOCK_ROWS } from './locks';
 import { PAPER_ROWS } from './papers';
 import { PERMIT_ROWS } from './permit';
 import { PLANNING_ROWS } from './planning';
 import { RESTORING_ROWS } from './restoring';
+import { RUN_UP_ROWS } from './run-up';
 import { SUM_ROWS } from './sums';
 import { VALIDITY_ROWS } from './validity';
 import type { RefusalRow } from '../seal-change';
@@ -36,6 +39,9 @@ export const ALL_ROWS: readonly RefusalRow[] = [
   ...FIRM_ROWS,
   ...CLEARANCE_ROWS,
   ...AMISS_ROWS,
+  ...RUN_UP_ROWS,
+  ...KIT_ROWS,
+  ...CLEARING_ROWS,
   ...RESTORING_ROWS,
   ...SUM_ROWS,
 ];

@@ -23,6 +23,15 @@ const before = (kind: Command['kind']) => {
 /** Every lock off, nothing walked; and everything walked. */
 const unwalked = () => before('walk-lineup');
 const walked = () => before('see-start');
+/** The same, with a message that was sent and read back right. */
+const told = () =>
+  carryOut(
+    [
+      ['cora', { kind: 'send-message', to: 'dov', said: 'the pump starts' }],
+      ['dov', { kind: 'read-back', message: 1, right: true, heard: 'the pump starts' }],
+    ],
+    walked(),
+  );
 /** So many minutes after the points were put back. */
 const at = (minutes: number) => ({
   now: new Date(Date.parse(START) + minutes * 60_000).toISOString(),
@@ -250,6 +259,28 @@ export const RESTORING_ROWS: RefusalRow[] = [
     { ...SEE_START, clear: false },
     ['not-kept-clear'],
   ],
+  [
+    'started out of sight without a message',
+    walked,
+    'cora',
+    { ...SEE_START, sight: 'message' },
+    ['message-missing'],
+  ],
+  [
+    'started by somebody of whom it is not said',
+    walked,
+    'cora',
+    { ...SEE_START, sight: undefined },
+    ['message-missing'],
+  ],
+  [
+    'left standing out of sight',
+    walked,
+    'cora',
+    { ...SEE_START, ran: false, sight: 'message' },
+    [],
+  ],
+  ['started out of sight after a message', told, 'cora', { ...SEE_START, sight: 'message' }, []],
   [
     'taken back before it was started',
     walked,

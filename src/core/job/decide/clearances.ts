@@ -3,7 +3,7 @@ import { listForeign } from '../clearances';
 import { type CommandOf } from '../commands';
 import { listStanding } from '../gates-back';
 import { findWorkOrder, type Context } from '../site';
-import { isFreed, isHeld, type Dossier } from '../state';
+import { isFreed, type Dossier } from '../state';
 import { type Outcome } from './outcome';
 
 type Clearing = CommandOf<'ask-clearance' | 'take-clearance' | 'return-clearance'>;
@@ -42,12 +42,11 @@ export function decideClearance(dossier: Dossier, command: Clearing, context: Co
     case 'return-clearance': {
       const order = findWorkOrder(dossier, context.site);
       const standing = order ? listStanding(dossier, order) : [];
-      const isUsed = isHeld(dossier.permit) || !isFreed(dossier.permit);
       return {
+        // Also where the plan has done without their points since: what was given is handed back.
         refusals: [
-          ...known,
           ...(given && !returned ? [] : [refuse('clearance-not-held', { operator })]),
-          ...(isUsed ? [refuse('permit-open')] : []),
+          ...(isFreed(dossier.permit) ? [] : [refuse('permit-open')]),
           ...(standing.length > 0
             ? [refuse('points-locked', { points: standing.join(', ') })]
             : []),

@@ -1,9 +1,10 @@
 import { refuse, type Refusal } from '../../rules/refuse';
-import { planPurge } from '../../space';
+import { isByName, planPurge, SPACE_CHECK_CODES, SPACE_CHECKS } from '../../space';
 import { findAirTest, gateAir } from '../air';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
 import {
+  gateChecked,
   gateEntry,
   isEntry,
   listInsideLeft,
@@ -22,7 +23,7 @@ import { writeFigure } from '../../units';
 
 type Opening = CommandOf<'open-space' | 'pump-out' | 'start-purge' | 'end-purge' | 'stop-purge'>;
 type Inside = CommandOf<'enter-space' | 'leave-space' | 'call-in'>;
-export type EntryCommand = CommandOf<'plan-entry'> | Opening | Inside;
+export type EntryCommand = CommandOf<'plan-entry' | 'check-space'> | Opening | Inside;
 
 /** Refuses a step before the air was tested from outside, lately. */
 function requireTested(dossier: Dossier, step: string, { site, now }: Context): Refusal[] {
@@ -49,7 +50,11 @@ function decideOpening(dossier: Dossier, command: Opening, context: Context): Ou
   switch (command.kind) {
     case 'open-space':
       return {
-        refusals: [...isolated, ...requireTested(dossier, 'opening it', context)],
+        refusals: [
+          ...isolated,
+          ...gateChecked(dossier, site, 'open'),
+          ...requireTested(dossier, 'opening it', context),
+        ],
         event: { ...command, kind: 'space-opened' },
       };
     case 'pump-out':
@@ -94,6 +99,36 @@ function decideOpening(dossier: Dossier, command: Opening, context: Context): Ou
         event: { ...command, kind: 'purge-stopped' },
       };
   }
+}
+
+function decideChecks(
+  { duties }: Dossier,
+  command: CommandOf<'check-space'>,
+  context: Context,
+): Outcome {
+  const { answers, cover } = command;
+  const most = context.site.values['lift-one-kg'];
+  const named = SPACE_CHECK_CODES.filter((code) => isByName(code) && answers[code]?.here);
+  return {
+    refusals: [
+      ...named.flatMap((code) => {
+        const person = answers[code]?.person;
+        if (person === undefined)
+          return [refuse('check-without-name', { check: SPACE_CHECKS[code].asks })];
+        const isAttendant = code === 'blower' && duties[person]?.duty === 'attendant';
+        return [
+          ...requireRole(context, person, []),
+          ...(isAttendant
+            ? [refuse('blower-by-attendant', { person: nameOf(context, person) })]
+            : []),
+        ];
+      }),
+      ...(cover?.drawn === 'one' && cover.weight_kg > most
+        ? [refuse('cover-too-heavy', { weight: cover.weight_kg, most })]
+        : []),
+    ],
+    event: { ...command, kind: 'space-checked' },
+  };
 }
 
 /** Whoever records who goes in is the attendant on duty. */
@@ -172,6 +207,8 @@ export function decideEntry(dossier: Dossier, command: EntryCommand, context: Co
           refusals: refuseEntryPlan(command, context.site, context.now),
           event: { ...command, kind: 'entry-planned' },
         };
+      case 'check-space':
+        return decideChecks(dossier, command, context);
       case 'enter-space':
         return decideEnter(dossier, command, context);
       case 'leave-space':

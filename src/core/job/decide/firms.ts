@@ -1,78 +1,61 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
-import { listUnseen } from '../firms';
+import { listStands, listUnseen } from '../firms';
 import { refuseNotLive } from '../gates-permit';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireContract } from './contract';
-import { type Outcome } from './outcome';
+import { nameOf, type Outcome } from './outcome';
 
-/** Refuses a firm that nobody has registered, or that has no lead; else what keeps its lead from working here. */
-function requireFirm(firm: string, context: Context): Refusal[] {
+type Command = CommandOf<'see-points' | 'show-bounds'>;
+
+/** Refuses a firm that nobody has registered, or that has no lead; what keeps its lead from working here; and anybody else in the lead's place. */
+function requireLead({ firm }: Command, person: string, context: Context): Refusal[] {
   const known = context.site.employers?.find(({ id }) => id === firm);
   if (!known) return [refuse('firm-unknown', { firm })];
-  if (known.lead === undefined) return [refuse('firm-lead-missing', { employer: known.name })];
-  return requireContract(known.lead, context);
+  const { lead, name: employer } = known;
+  if (lead === undefined) return [refuse('firm-lead-missing', { employer })];
+  const facts = { person: nameOf(context, person), lead: nameOf(context, lead) };
+  return [
+    ...requireContract(lead, context),
+    ...(lead === person ? [] : [refuse('firm-not-its-lead', facts)]),
+  ];
 }
 
-/** The lead of another firm tries and sees points of the isolation. */
-function decideSee(dossier: Dossier, command: CommandOf<'see-points'>, context: Context): Outcome {
-  const { firm, points } = command;
-  const lead = context.site.employers?.find(({ id }) => id === firm)?.lead;
-  const held = dossier.isolation;
-  const stands = [held.locked, held.tagged, held.opened, held.restrained];
-  const name = (id: string | undefined) => context.site.people.get(id ?? '')?.name ?? id ?? '';
+/** Refuses to show the bounds before every point was seen. */
+function requireSeen(
+  dossier: Dossier,
+  { firm, lead }: CommandOf<'show-bounds'>,
+  context: Context,
+): Refusal[] {
+  const known = context.site.employers?.find(({ id }) => id === firm);
+  const unseen = known ? listUnseen(dossier, firm) : [];
+  const points = unseen.join(', ');
+  return known && unseen.length > 0
+    ? [refuse('firm-points-unseen', { employer: known.name, lead: nameOf(context, lead), points })]
+    : [];
+}
+
+/** Decides what the lead of another firm sees before its people go to work: each point, then between which of them they may work. */
+export function decideFirms(dossier: Dossier, command: Command, context: Context): Outcome {
+  if (command.kind === 'show-bounds') {
+    return {
+      refusals: [
+        ...requireLead(command, command.lead, context),
+        ...refuseNotLive(dossier, context.site),
+        ...requireSeen(dossier, command, context),
+      ],
+      event: { ...command, kind: 'bounds-shown' },
+    };
+  }
+  const stands = listStands(dossier);
   return {
     refusals: [
-      ...requireFirm(firm, context),
-      ...(lead !== undefined && lead !== context.actor
-        ? [refuse('firm-not-its-lead', { person: name(context.actor), lead: name(lead) })]
-        : []),
-      ...points
-        .filter((point) => !stands.some((one) => point in one))
+      ...requireLead(command, context.actor, context),
+      ...command.points
+        .filter((point) => !stands.has(point))
         .map((subject) => refuse('not-in-plan', { subject })),
     ],
     event: { ...command, kind: 'points-seen' },
   };
 }
-
-/** The lead of another firm is shown between which points their people may work. */
-function decideShow(
-  dossier: Dossier,
-  command: CommandOf<'show-bounds'>,
-  context: Context,
-): Outcome {
-  const { firm, lead } = command;
-  const known = context.site.employers?.find(({ id }) => id === firm);
-  const unseen = known ? listUnseen(dossier, firm) : [];
-  const name = (id: string) => context.site.people.get(id)?.name ?? id;
-  return {
-    refusals: [
-      ...requireFirm(firm, context),
-      ...refuseNotLive(dossier, context.site),
-      ...(known?.lead !== undefined && known.lead !== lead
-        ? [refuse('firm-not-its-lead', { person: name(lead), lead: name(known.lead) })]
-        : []),
-      ...(unseen.length > 0
-        ? [
-            refuse('firm-points-unseen', {
-              employer: known?.name ?? firm,
-              lead: name(lead),
-              points: unseen.join(', '),
-            }),
-          ]
-        : []),
-    ],
-    event: { ...command, kind: 'bounds-shown' },
-  };
-}
-
-/** Decides what the lead of another firm sees before its people go to work. */
-export const decideFirms = (
-  dossier: Dossier,
-  command: CommandOf<'see-points' | 'show-bounds'>,
-  context: Context,
-): Outcome =>
-  command.kind === 'see-points'
-    ? decideSee(dossier, command, context)
-    : decideShow(dossier, command, context);

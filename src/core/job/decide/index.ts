@@ -1,6 +1,3 @@
-import { decideClearance } from './clearances';
-import { decideGasTest } from './gas-test';
-import { decideFirms } from './firms';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { standAt } from '../attendance';
 import { requireAuthority } from '../authority';
@@ -19,16 +16,22 @@ import { decideAlarm } from './alarm';
 import { decideAudit } from './audit';
 import { decideBox } from './box';
 import { decideBypass } from './bypass';
+import { decideClearing, decideMessage, decidePigging } from './clearing';
+import { decideClearance } from './clearances';
 import { decideCrew } from './crew';
 import { decideDuty } from './duty';
 import { decideEntry } from './entry';
+import { decideFirms } from './firms';
+import { decideGasTest } from './gas-test';
 import { decideHotWork, decideTail } from './hot-work';
 import { decideIsolating } from './isolating';
+import { decideKit } from './kit';
 import { type Outcome } from './outcome';
 import { decidePapers } from './papers';
 import { decidePermit } from './permit';
 import { decideRaise, decidePlanning } from './planning';
 import { decideRestoring } from './restoring';
+import { decideRunUp } from './run-up';
 import { decideSigning } from './sign-on';
 import { decideStop, requireGoing } from './stop';
 import { decideTestRun } from './test-run';
@@ -81,6 +84,7 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'hear-detector':
       return decideDetector(dossier, command, context);
     case 'plan-entry':
+    case 'check-space':
     case 'open-space':
     case 'pump-out':
     case 'start-purge':
@@ -128,6 +132,29 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
       return decideGasTest(dossier, command, context);
     case 'set-barriers':
       return { refusals: [], event: { ...command, kind: 'barriers-set' } };
+    case 'check-kit':
+    case 'fail-kit':
+    case 'count-joints':
+      return decideKit(command, context);
+    case 'plan-clearing':
+      return decideClearing(dossier, command, context);
+    case 'walk-line':
+    case 'launch-pig':
+    case 'see-pig':
+    case 'pig-stuck':
+    case 'read-line':
+    case 'free-pig':
+    case 'pig-arrived':
+      return decidePigging(dossier, command, context);
+    case 'send-message':
+    case 'read-back':
+      return decideMessage(dossier, command, context);
+    case 'plan-run-up':
+    case 'drop-run-up':
+    case 'begin-run-up':
+    case 'finish-run-up':
+    case 'call-window':
+      return decideRunUp(dossier, command, context);
     case 'see-points':
     case 'show-bounds':
       return decideFirms(dossier, command, context);

@@ -4,6 +4,7 @@ import { requireCleared } from '../clearances';
 import { type CommandOf } from '../commands';
 import { type JobEvent } from '../events';
 import { gateWalkDown } from '../gates';
+import { gateCalled } from '../run-up';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireLock } from './lock';
@@ -90,6 +91,7 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
       return {
         refusals: [
           ...gateWalkDown(dossier),
+          ...gateCalled(dossier),
           ...(isolation.told ? [] : [refuse('not-told')]),
           ...(isolation.stopped ? [refuse('already-done', { what: 'Stopping' })] : []),
         ],
@@ -99,6 +101,7 @@ function decideStep(dossier: Dossier, command: Isolating, context: Context): Out
       return {
         refusals: [
           ...requireTurn(dossier, command.link, context),
+          ...gateCalled(dossier),
           ...requireCleared(dossier, command.link, context.site, context.now),
           ...requireLock(dossier, command.lock, 'point', context),
           ...requireBypassAllowed(dossier, command.link, context.site, context.now),

@@ -1,10 +1,11 @@
-import { findClearanceEnd, requireWithinClearance } from '../clearances';
 import { findLatestEnd, listAccepters, refuseAssessment } from '../../permits';
+import { hoursAfter } from '../../hours';
 import type { TailPolicy } from '../../hotwork';
 import { refuse, type Refusal } from '../../rules/refuse';
 import type { SiteValues } from '../../rules/values';
 import { requireRole } from '../authority';
 import { gateClashes } from '../clashes';
+import { findClearanceEnd, requireWithinClearance } from '../clearances';
 import { type CommandOf } from '../commands';
 import { refuseCopiesOut } from '../copies';
 import { gateApproval, gateHandBack, gateIssue, gateTail } from '../gates-permit';
@@ -87,12 +88,8 @@ function decideIssue(
   const { site, now } = context;
   const latest = findLatestEnd(now, site.values);
   const cleared = findClearanceEnd(dossier, site) ?? latest;
-  const until =
-    command.hours === undefined
-      ? Date.parse(cleared) < Date.parse(latest)
-        ? cleared
-        : latest
-      : new Date(Date.parse(now) + command.hours * 3_600_000).toISOString();
+  const longest = Date.parse(cleared) < Date.parse(latest) ? cleared : latest;
+  const until = command.hours === undefined ? longest : hoursAfter(now, command.hours);
   return {
     refusals: [
       ...gateIssue(dossier, site, now),

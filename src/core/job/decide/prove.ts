@@ -10,14 +10,34 @@ import {
   type RoundVerdict,
   type Seen,
 } from '../../proving';
+import type { Instrument } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { requireFieldKit } from '../kit';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireInDate } from './instrument';
 import { nameOf, type Outcome } from './outcome';
 import { minutesLeft, requireTurn } from './turn';
+
+/** Once the site writes down the probes of one voltage tester, it writes down those of all. */
+function requireProbes(
+  { id, tip_mm, guarded, fused }: Instrument,
+  { site: { instruments, values } }: Context,
+): Refusal[] {
+  if ([...instruments.values()].every((one) => one.tip_mm === undefined)) return [];
+  const most = values['probe-tip-most-mm'];
+  const faults = [
+    ...(tip_mm === undefined ? ['nobody has measured the bare tip of its probes'] : []),
+    ...(tip_mm !== undefined && tip_mm > most ? [`${tip_mm} mm of bare tip, ${most} at most`] : []),
+    ...(guarded ? [] : ['its probes have no guard']),
+    ...(fused ? [] : ['its leads are neither fused nor current-limited']),
+  ];
+  return faults.length > 0
+    ? [refuse('tester-probes', { instrument: id, what: faults.join('; ') })]
+    : [];
+}
 
 /** What speaks against an instrument for a proof. */
 function requireInstrument(id: string, demand: ProofDemand | undefined, context: Context) {
@@ -37,6 +57,7 @@ function requireInstrument(id: string, demand: ProofDemand | undefined, context:
   const { contact = 'unstated', rated_v: rated = 0 } = instrument;
   if (contact !== 'two-pole') refusals.push(refuse('tester-unfit', { instrument: id, contact }));
   if (rated < line) refusals.push(refuse('tester-underrated', { instrument: id, rated, line }));
+  refusals.push(...requireProbes(instrument, context));
   return refusals;
 }
 
@@ -135,6 +156,11 @@ export function decideProof(
     }
     if (isByTwo(demand, context.site.graph)) {
       refusals.push(...requireSecond(command.second, context));
+      if (!isLive && !command.ordered) refusals.push(refuse('round-order', { section }));
+    }
+    if (kind === 'voltage' && !isLive) {
+      const { actor, now, site } = context;
+      refusals.push(...requireFieldKit(dossier, site, { actor, now }));
     }
     if (kind === 'voltage' && !round) refusals.push(refuse('round-missing', { section }));
     if (round && verdict && !isLive) {

@@ -1,7 +1,7 @@
-import { gateChanges } from '../changes';
 import { refuse, type Refusal } from '../../rules/refuse';
+import { gateChanges } from '../changes';
 import { type CommandOf } from '../commands';
-import { gateClose, gateLeakTests, gateRestore, listStanding } from '../gates-back';
+import { gateClose, gateLeakTests, gateRestore, gateTakeBack, listStanding } from '../gates-back';
 import { findHolder } from '../shared';
 import { findWorkOrder, type Context } from '../site';
 import { type Dossier, type LockedBox } from '../state';
@@ -69,6 +69,18 @@ function decideCount(dossier: Dossier, command: CommandOf<'count-earths'>): Outc
   };
 }
 
+/** An earth comes off the conductors first, in the reverse of the order in which it went on, and nobody touches a lead meanwhile. */
+const requireOff = (
+  { isolation }: Dossier,
+  { outlet, left, off }: CommandOf<'close-outlet'>,
+): Refusal[] => {
+  if (left || !(outlet in isolation.earths)) return [];
+  return [
+    ...(off?.reversed ? [] : [refuse('earth-off-order', { outlet })]),
+    ...(off?.clear ? [] : [refuse('earth-lead-held', { outlet })]),
+  ];
+};
+
 export function decideRestoring(
   dossier: Dossier,
   command: CommandOf<
@@ -110,6 +122,7 @@ export function decideRestoring(
         refusals: [
           ...requireRestoreTurn(dossier, command.outlet, context),
           ...requireLeft(command.outlet, command.left === true, context),
+          ...requireOff(dossier, command),
         ],
         event: { ...command, kind: 'outlet-closed' },
       };
@@ -137,7 +150,7 @@ export function decideRestoring(
     case 'take-back':
       return {
         refusals: [
-          ...gateClose(dossier, context.site).filter(({ code }) => code !== 'not-taken-back'),
+          ...gateTakeBack(dossier, context.site),
           ...gateChanges(dossier, context.site, context.now, context.jobId),
         ],
         event: { kind: 'plant-taken-back', told: command.told },

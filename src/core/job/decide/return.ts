@@ -1,6 +1,8 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { gateChanges } from '../changes';
+import { requireMessage } from '../clearing';
+import { gatePressureUse } from '../kit';
 import { type CommandOf } from '../commands';
 import { gateLineup, gateRestore, listStanding } from '../gates-back';
 import {
@@ -144,7 +146,11 @@ export function decideStart(
     refusals: [
       ...gateLineup(dossier, context.site),
       ...gateChanges(dossier, context.site, context.now, context.jobId),
+      ...gatePressureUse(dossier, context.site, context.now),
       ...(command.clear ? [] : [refuse('not-kept-clear')]),
+      ...(command.ran && command.sight !== 'seen'
+        ? requireMessage(dossier, context.site, context.now)
+        : []),
     ],
     event: { ...command, kind: 'start-seen' },
   };

@@ -4,6 +4,7 @@ import { requireBypassAllowed } from '../bypasses';
 import { type CommandOf } from '../commands';
 import { gateHandBack } from '../gates-permit';
 import { listHanging } from '../hanging';
+import { gateCalled } from '../run-up';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
 import { requireLock } from './lock';
@@ -84,6 +85,7 @@ export function decideUnfit(
         refusals: [
           ...requireTold(dossier, context.actor, context),
           ...requireTurn(dossier, command.link, context),
+          ...gateCalled(dossier),
           ...requireBypassAllowed(dossier, command.link, context.site, context.now),
           ...requireRole(context, command.accepter, ['issuing-authority']),
           ...(command.accepter === context.actor

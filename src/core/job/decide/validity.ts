@@ -1,6 +1,7 @@
-import { requireWithinClearance } from '../clearances';
 import { findLatestExtension, findRevalidationDue } from '../../permits';
+import { hoursAfter } from '../../hours';
 import { refuse, type Refusal } from '../../rules/refuse';
+import { requireWithinClearance } from '../clearances';
 import { type CommandOf } from '../commands';
 import { gateWork, refuseNotLive } from '../gates-permit';
 import { findWorkOrder, type Context } from '../site';
@@ -29,7 +30,7 @@ function decideExtend(
 ): Outcome {
   const { permit } = dossier;
   const { site, now } = context;
-  const until = new Date(Date.parse(now) + command.hours * 3_600_000).toISOString();
+  const until = hoursAfter(now, command.hours);
   const event = { ...command, kind: 'permit-extended', until } as const;
   if (!isHeld(permit)) return { refusals: [refuse('not-issued')], event };
   // A look at a change of shift is part of extending.

@@ -2,6 +2,7 @@ import { sayFault } from '../../energy/fault';
 import type { EarthingSet } from '../../people/people';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
+import { requireFieldKit } from '../kit';
 import { type CommandOf } from '../commands';
 import { findHolder } from '../shared';
 import { findWorkOrder, type Context } from '../site';
@@ -73,6 +74,16 @@ function requireRating(outlet: string, set: EarthingSet, { site }: Context): Ref
       ];
 }
 
+/** A stake stands deep enough, as it was measured; an earth end of which nobody says what it is on is taken to be on one. */
+function requireStake(
+  { to, stake_m }: NonNullable<CommandOf<'open-outlet'>['earth']>,
+  { site: { values } }: Context,
+): Refusal[] {
+  const least = values['stake-least-m'];
+  if (to === 'point' || (stake_m !== undefined && stake_m >= least)) return [];
+  return [refuse('stake-shallow', { depth: stake_m ?? 'at a depth that nobody measured', least })];
+}
+
 /** Refuses an earth without its set, in date and not on elsewhere, its earth end first, and without a second person. */
 function requireEarth(
   dossier: Dossier,
@@ -93,6 +104,9 @@ function requireEarth(
       : [refuse('instrument-unknown', { instrument: earth.set })]),
     ...(on ? [refuse('earth-in-use', { set: earth.set, where: on[0] })] : []),
     ...(earth.endFirst ? [] : [refuse('earth-end-first', { outlet })]),
+    ...(earth.ordered ? [] : [refuse('earth-order', { outlet })]),
+    ...(earth.clear ? [] : [refuse('earth-lead-held', { outlet })]),
+    ...requireStake(earth, context),
     ...requireSecond(second, context),
   ];
 }
@@ -108,6 +122,9 @@ export function decideOpening(
       ...requireTurn(dossier, command.outlet, context),
       ...requireWatcher(dossier, command, context),
       ...requireEarth(dossier, command, context),
+      ...(command.earth
+        ? requireFieldKit(dossier, context.site, { actor: context.actor, now: context.now })
+        : []),
     ],
     event: { ...command, kind: 'outlet-opened' },
   };

@@ -1,9 +1,27 @@
+import { SPACE_CHECK_CODES } from '../../space';
 import type { JobEvent } from '../events';
 import type { EntryRecord, Mark } from '../state';
 import { drop, put } from './ledger';
 import { describeSilence } from './papers';
 
-export const NO_ENTRY: EntryRecord = { inside: {}, tools: 0 };
+export const NO_ENTRY: EntryRecord = { checked: {}, inside: {}, tools: 0 };
+
+/** What was looked at round the opening and inside; what is looked at again counts as it was found last. */
+function check(
+  entry: EntryRecord,
+  { answers, cover }: Extract<JobEvent, { kind: 'space-checked' }>,
+  mark: Mark,
+): EntryRecord {
+  const found = SPACE_CHECK_CODES.flatMap((code) => {
+    const answer = answers[code];
+    return answer ? [[code, { ...mark, ...answer }] as const] : [];
+  });
+  return {
+    ...entry,
+    checked: { ...entry.checked, ...Object.fromEntries(found) },
+    ...(cover ? { cover: { ...mark, ...cover } } : {}),
+  };
+}
 
 /** Events that empty a space: whoever is inside is to be accounted for by name. */
 function whyEmptied(event: JobEvent): string | undefined {
@@ -48,6 +66,8 @@ export function evolveEntry(entry: EntryRecord, event: JobEvent, mark: Mark): En
     case 'entry-planned': {
       return { ...entry, plan: { ...event, ...mark } };
     }
+    case 'space-checked':
+      return check(entry, event, mark);
     case 'space-opened':
       return { ...entry, opened: { ...mark, guard: event.guard } };
     case 'pumped-out':

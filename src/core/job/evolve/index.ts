@@ -6,68 +6,17 @@ import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { applyNames } from '../names';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';
+import { evolveClearing } from './clearing';
 import { evolveEntry, NO_ENTRY } from './entry';
 import { evolveHotWork, NO_HOT_WORK } from './hot-work';
 import { EMPTY_ISOLATION, evolveIsolation } from './isolation';
+import { evolveKit } from './kit';
 import { drop, put } from './ledger';
+import { evolveOutside } from './outside';
 import { evolveAbout } from './papers';
 import { evolvePermit } from './permit';
 import { evolvePlan } from './plan';
-
-/** Barriers and notices round the work; another scope has them set anew. */
-function evolveBarriers(
-  { barriers }: Dossier,
-  event: JobEvent,
-  mark: Mark,
-): Pick<Dossier, 'barriers'> {
-  if (event.kind === 'scope-changed') return { barriers: undefined };
-  if (event.kind !== 'barriers-set') return { barriers };
-  return { barriers: { ...mark, where: event.where, notices: event.notices } };
-}
-
-/** What passes between the site and others who operate points of the plan; one that is asked for again begins anew. */
-function evolveClearances(
-  clearances: Dossier['clearances'],
-  event: JobEvent,
-  mark: Mark,
-): Dossier['clearances'] {
-  switch (event.kind) {
-    case 'clearance-asked': {
-      const { operator, whom, what } = event;
-      const { given, returned } = clearances[operator] ?? {};
-      const kept = given && !returned ? { given } : {};
-      return put(clearances, operator, { ...kept, asked: { ...mark, whom, what } });
-    }
-    case 'clearance-taken': {
-      const { operator, number, person, isolates, earths, until } = event;
-      const given = { ...mark, number, person, isolates, earths, until };
-      return put(clearances, operator, { asked: clearances[operator]?.asked, given });
-    }
-    case 'clearance-returned': {
-      const { operator, person, seen } = event;
-      return put(clearances, operator, {
-        ...clearances[operator],
-        returned: { ...mark, person, seen },
-      });
-    }
-    default:
-      return clearances;
-  }
-}
-
-/** What the leads of visiting firms have seen and were shown. */
-function evolveRounds(rounds: Dossier['rounds'], event: JobEvent, mark: Mark): Dossier['rounds'] {
-  if (event.kind !== 'points-seen' && event.kind !== 'bounds-shown') return rounds;
-  const known = rounds[event.firm] ?? { seen: {} };
-  if (event.kind === 'bounds-shown') {
-    const { lead, words } = event;
-    return put(rounds, event.firm, { ...known, bounds: { ...mark, lead, words } });
-  }
-  const seen = Object.fromEntries(
-    event.points.map((point) => [point, { ...mark, how: event.how }]),
-  );
-  return put(rounds, event.firm, { ...known, seen: { ...known.seen, ...seen } });
-}
+import { evolveRunUp } from './run-up';
 
 /** What only someone at the plant can have done. */
 const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
@@ -100,7 +49,6 @@ const AT_THE_PLANT: ReadonlySet<JobEvent['kind']> = new Set([
   'space-entered',
   'space-left',
   'points-seen',
-  'barriers-set',
 ]);
 
 /** What was entered on a device may come in after what others did later. */
@@ -207,6 +155,10 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
       bypasses: {},
       rounds: {},
       clearances: {},
+      runUp: [],
+      messages: [],
+      kitChecks: {},
+      calls: {},
     };
   }
   if (state === undefined) throw new ProgrammerFault(`${event.kind} before the job was raised`);
@@ -235,12 +187,10 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     hotWork: evolveHotWork(before.hotWork, event, mark),
     audits: evolveAudits(before, event, mark),
     photos: event.kind === 'photo-added' ? [...before.photos, toPhoto(event, mark)] : before.photos,
-    rounds: evolveRounds(before.rounds, event, mark),
-    ...evolveBarriers(before, event, mark),
-    ...(event.kind === 'gas-test-approved'
-      ? { gasTest: { ...mark, why: event.why, stands: event.stands } }
-      : {}),
-    clearances: evolveClearances(before.clearances, event, mark),
+    ...evolveOutside(before, event, mark),
+    ...evolveRunUp(before, event, mark),
+    ...evolveClearing(before, event, mark),
+    ...evolveKit(before, event, mark),
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,
   };

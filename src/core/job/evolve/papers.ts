@@ -64,6 +64,15 @@ export function evolveAbout(dossier: Dossier, event: JobEvent, mark: Mark): Part
       return event.why === 'silent' && dossier.permit.kind === 'issued'
         ? { halt: { ...mark, reason: describeSilence(event) } }
         : {};
+    case 'line-read':
+      return event.rose === undefined
+        ? {}
+        : {
+            halt: {
+              ...mark,
+              reason: `pressure ${event.side} a stuck pig rose from ${event.rose} to ${event.bar} bar: nobody forces it`,
+            },
+          };
     case 'permit-audited':
       return event.grave.length > 0 && !dossier.halt
         ? { halt: { ...mark, reason: describeGrave(event) } }

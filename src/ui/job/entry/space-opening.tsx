@@ -7,6 +7,7 @@ import { useCommand } from '../../command/use-command';
 import { SmallForm, TextField } from '../../kit/field';
 import type { DossierProps } from '../types';
 import { Beside } from '../../kit/moment';
+import { SpaceChecks } from './space-checks';
 
 const PurgeForm = dynamic(() => import('./purge-form').then((part) => part.PurgeForm));
 const SpaceSection = dynamic(() => import('./space-section').then((part) => part.SpaceSection));
@@ -28,6 +29,7 @@ export function Opening({
   return (
     <section aria-label="Opening and purging" data-spot="opening" className="flex flex-col gap-2">
       <h3 className="font-bold">Test, open, purge, test again, enter</h3>
+      <SpaceChecks entry={entry} phase="open" props={props} />
       {opened ? (
         <p className="text-sm">
           ✓ Opened <Beside at={opened.at} now={now} />, guarded: {opened.guard} ({name(opened.by)})
@@ -101,6 +103,7 @@ export function Opening({
           </details>
         )
       )}
+      {opened && <SpaceChecks entry={entry} phase="enter" props={props} />}
     </section>
   );
 }

@@ -13,6 +13,7 @@ import { FormPick } from '../../kit/form-pick';
 import { Panel } from '../../kit/panel';
 import type { DossierProps } from '../types';
 import { Beside, Instant } from '../../kit/moment';
+import { hoursAfter } from '../../../core/hours';
 
 const FOUND_WORDS: Readonly<Record<(typeof FOUND)[number], string>> = {
   'as-written': 'as written',
@@ -41,7 +42,7 @@ function toAnswer(
   now: string,
 ): AuditAnswer | undefined {
   if (!found) return undefined;
-  const until = new Date(Date.parse(now) + Number(hours) * 3_600_000).toISOString();
+  const until = hoursAfter(now, Number(hours));
   const isOrdered = found === 'differs' && putRight.trim() === '' && what.trim() !== '';
   return {
     found,
