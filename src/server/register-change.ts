@@ -16,6 +16,7 @@ import {
   saveRegisterChange,
   type RegisterEvent,
 } from './registers';
+import { hasPlantVersion, readGraph } from './plant';
 import type { Changed } from './respond-change';
 import { readValues } from './site-rules';
 
@@ -65,6 +66,13 @@ export function readInUse(db: Db): InUse {
   };
 }
 
+/** Ids of everything on the newest drawing; undefined before there is one. */
+function readDrawn(db: Db): ReadonlySet<string> | undefined {
+  if (!hasPlantVersion(db, 1)) return undefined;
+  const { equipment, sections, links, outlets } = readGraph(db).plant;
+  return new Set([...equipment, ...sections, ...links, ...outlets].map(({ id }) => id));
+}
+
 /** Changes a register, all or none, drawn from version `expected` of all of them. */
 export function changeRegister(
   db: Db,
@@ -82,6 +90,7 @@ export function changeRegister(
       inUse: readInUse(tx),
       people,
       now: readNow(tx),
+      drawn: readDrawn(tx),
     });
     if (refusals.length > 0) {
       const explain = explainIn(readValues(tx).values.zone);

@@ -7,6 +7,7 @@ import {
   WALKED,
   type Step,
 } from '../../../tests/support/seal-change';
+import { LINE as TWO_SECTIONS } from '../../../tests/support/refusal-rows/clearing';
 import { listNextUp } from '../watch';
 import {
   describeSheets,
@@ -18,20 +19,13 @@ import {
 } from '.';
 
 const at = (minutes: number) => new Date(Date.parse(START) + minutes * 60_000).toISOString();
+/** One section of 200 m. */
 const LINE: CommandOf<'plan-clearing'> = {
-  kind: 'plan-clearing',
+  ...TWO_SECTIONS,
   points: [
     { at_m: 0, height_m: 12, bore_mm: 150, parts: true },
     { at_m: 200, height_m: 2, bore_mm: 150, parts: true },
   ],
-  drive_bar: 1.5,
-  relief_bar: 2,
-  weakest_bar: 10,
-  density: 1000,
-  speed_m_min: 20,
-  launcher: 'jun',
-  catcher: 'kit',
-  stands: 'behind the pump house',
 };
 const LAUNCHED: Step[] = [
   ['jun', LINE],

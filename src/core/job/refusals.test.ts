@@ -48,6 +48,7 @@ describe('refusals', () => {
       'pin-reset-alone',
       'register-in-use',
       'employer-lead-unknown',
+      'pressure-not-drawn',
       'register-unknown',
       'lock-without-owner',
       'lock-has-owner',

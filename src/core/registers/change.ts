@@ -39,6 +39,12 @@ function refuseLead(row: RegisterRow, people: ReadonlyMap<string, Person>, now: 
     : [refuse('employer-lead-unknown', { employer: row.name, lead: row.lead })];
 }
 
+/** Pressure equipment is tied to something that is on the drawing: what is tied to nothing would hold up no job. */
+function refusePlace(row: RegisterRow, drawn: ReadonlySet<string> | undefined): Refusal[] {
+  if (drawn === undefined || !('of' in row) || row.at === undefined || drawn.has(row.at)) return [];
+  return [refuse('pressure-not-drawn', { item: `${row.id} (${row.name})`, at: row.at })];
+}
+
 /** What keeps a register from being changed so: what hangs or is in use stays as it is, and a personal lock has an owner. */
 export function refuseRegisterChange(
   registers: Registers,
@@ -47,10 +53,13 @@ export function refuseRegisterChange(
     inUse,
     people,
     now,
+    drawn,
   }: {
     readonly inUse: InUse;
     readonly people: ReadonlyMap<string, Person>;
     readonly now: string;
+    /** Ids of the newest drawing, where there is one. */
+    readonly drawn?: ReadonlySet<string> | undefined;
   },
 ): Refusal[] {
   const before = new Map<string, RegisterRow>(registers[name].map((row) => [row.id, row]));
@@ -66,7 +75,11 @@ export function refuseRegisterChange(
     ...remove
       .filter((id) => !before.has(id))
       .map((id) => refuse('register-unknown', { id, register: name })),
-    ...put.flatMap((row) => [...refuseOwner(row, people, now), ...refuseLead(row, people, now)]),
+    ...put.flatMap((row) => [
+      ...refuseOwner(row, people, now),
+      ...refuseLead(row, people, now),
+      ...refusePlace(row, drawn),
+    ]),
   ];
 }
 

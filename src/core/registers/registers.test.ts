@@ -106,6 +106,18 @@ describe('a register that is changed', () => {
     expect(found).toEqual(expected);
   });
 
+  it.each<[string, object, ReadonlySet<string> | undefined, string[]]>([
+    ['at something that is drawn', { at: 'P-201' }, new Set(['P-201']), []],
+    ['at something that is not', { at: 'P-2O1' }, new Set(['P-201']), ['pressure-not-drawn']],
+    ['at nothing', {}, new Set(['P-201']), []],
+    ['before anything is drawn', { at: 'P-201' }, undefined, []],
+  ])('has pressure equipment %s', (_, more, drawn, expected) => {
+    const put = [{ id: 'PE-1', name: 'Vessel', of: 'vessel' as const, ...more }];
+    const change = { name: 'pressure' as const, put, remove: [] };
+    const found = refuseRegisterChange(REGISTERS, change, { inUse, people, now: NOW, drawn });
+    expect(found.map(({ code }) => code)).toEqual(expected);
+  });
+
   it('keeps its rows in the order of their numbers, and the other registers as they are', () => {
     const put = [10, 9].map((n) => ({ id: `P-${n}`, set: 'x', use: 'point' as const }));
     const next = changeRegisters(REGISTERS, { name: 'locks', put, remove: ['P-1'] });

@@ -47,7 +47,7 @@ export const KIT_RULES = {
   ),
   'kit-missing': rule(
     'permit',
-    (f) => `Nobody has looked at ${f.what} for this in the last ${f.hours} h (${f.why}).`,
+    (f) => `Not looked at in the last ${f.hours} h: ${f.what} (${f.why}).`,
     BEFORE_USE,
     'Whoever uses it looks at it, and records which and what was seen.',
   ),

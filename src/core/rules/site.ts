@@ -83,6 +83,12 @@ export const SITE_RULES = {
     'whoever answers for the people of a firm can be reached and signs (practice)',
     'Name somebody who is there, or add them under People first.',
   ),
+  'pressure-not-drawn': rule(
+    'site',
+    (f) => `${f.item} is to be ${f.at}, which is not on the drawing.`,
+    'what a register says of a device counts for the jobs at that device (site rule)',
+    'Use the id of the equipment, section or point as it is drawn, or leave it out.',
+  ),
   'employer-unknown': rule(
     'permit',
     (f) => `${f.employer}, for whom ${f.person} works, is not in the register of employers.`,

@@ -6,9 +6,9 @@ import type { JobRow } from '../../core/watch';
 import { CommandDesk } from '../command/use-command';
 import { Tabs } from '../kit/tabs';
 import { NextCard } from '../job/next-card';
-import { goToWork, leadFrom } from '../job/spots';
+import { goToWork, leadFrom, type TabId } from '../job/spots';
 import { Urgent } from '../job/urgent';
-import { useTab } from '../job/use-tab';
+import { useTab } from '../kit/use-tab';
 import { StagePanel } from '../job/stage-panels';
 import { STAGE_LABELS } from '../job/stages';
 import { listWorkTabs } from '../job/work-tabs';
@@ -62,7 +62,7 @@ function Waiting({
 /** The permit that is dealt with: whose it is, what holds it up, and what can be done with it. */
 function Chosen(props: DossierProps) {
   const { jobId, sequence, me, names, view } = props;
-  const [shown, setShown] = useTab('stage');
+  const [shown, setShown] = useTab<TabId>('stage');
   const tabs = [
     { id: 'stage' as const, label: STAGE_LABELS[view.stage], content: <StagePanel {...props} /> },
     ...listWorkTabs(props),

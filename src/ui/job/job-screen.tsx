@@ -7,9 +7,9 @@ import { Tabs } from '../kit/tabs';
 import { LampBoard } from './lamp-board';
 import { LightDesk } from './light';
 import { NextCard } from './next-card';
-import { goToWork, leadFrom } from './spots';
+import { goToWork, leadFrom, type TabId } from './spots';
 import { Urgent } from './urgent';
-import { useTab } from './use-tab';
+import { useTab } from '../kit/use-tab';
 import { listTabs, worksOnDiagram } from './tabs';
 import type { PackedProps } from './types';
 import { unpackChoices } from '../../core/choices';
@@ -20,7 +20,7 @@ export function JobScreen(given: PackedProps & { readonly source?: string | unde
   const props = { ...given, choices: unpackChoices(given.choices) };
   const { view, jobId, sequence, me, names, source } = props;
   const onDiagram = worksOnDiagram(props);
-  const [tab, setTab] = useTab(source !== undefined && !onDiagram ? 'diagram' : 'stage');
+  const [tab, setTab] = useTab<TabId>(source !== undefined && !onDiagram ? 'diagram' : 'stage');
   const tabs = listTabs(props);
   return (
     <CommandDesk handle={{ jobId, sequence, me, names }}>

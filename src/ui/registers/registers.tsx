@@ -1,9 +1,9 @@
 'use client';
 
-import { useState } from 'react';
 import type { RegisterName } from '../../core/registers/schema';
 import { Instant } from '../kit/moment';
 import { Tabs } from '../kit/tabs';
+import { useTab } from '../kit/use-tab';
 import type { RegisterProps } from './props';
 import { RegisterTab } from './register-tab';
 import { TITLES } from './words';
@@ -24,15 +24,15 @@ function Past({ past }: Pick<RegisterProps, 'past'>) {
 
 /** Locks, boxes, instruments and earthing sets of the site. */
 export function RegistersScreen(props: RegisterProps) {
-  const [shown, setShown] = useState('');
+  const [shown, setShown] = useTab<string>('');
   const names = Object.keys(TITLES) as RegisterName[];
   return (
     <main className="flex max-w-6xl flex-col gap-3 p-4">
       <h1 className="text-xl font-bold">Registers</h1>
       <p className="text-sm">
         {props.mayChange
-          ? 'What the site locks and measures with. What hangs or is in use stays in its register.'
-          : 'What the site locks and measures with. A site manager or a coordinator changes it.'}
+          ? 'What the site locks, measures and works with. What hangs or is in use stays in its register.'
+          : 'What the site locks, measures and works with. A site manager or a coordinator changes it.'}
       </p>
       <Tabs
         label="Registers"

@@ -1,7 +1,8 @@
 import type { Command, CommandOf, DossierState } from '../../../src/core/job';
 import { carryOut, LIVE, site, START, type RefusalRow, type Step, WALKED } from '../seal-change';
 
-const LINE: CommandOf<'plan-clearing'> = {
+/** A line of two sections, downhill. */
+export const LINE: CommandOf<'plan-clearing'> = {
   kind: 'plan-clearing',
   points: [
     { at_m: 0, height_m: 12, bore_mm: 200, parts: true },

@@ -28,6 +28,14 @@ export function ClearingTab(props: DossierProps) {
               {names[clearing.plan.catcher] ?? clearing.plan.catcher} stands at the receiver.
             </p>
             <ProfilePicture clearing={clearing} view={shown} />
+            <ol className="text-sm sm:hidden">
+              {clearing.worked.sections.map(({ start_m, end_m, energy_kj, clear_m }, n) => (
+                <li key={start_m + end_m}>
+                  {n < clearing.cleared ? '✓ ' : ''}
+                  {start_m} to {end_m} m: {energy_kj} kJ, everybody {clear_m} m away
+                </li>
+              ))}
+            </ol>
             <RunPart clearing={clearing} view={shown} props={props} />
           </>
         ) : (

@@ -37,7 +37,7 @@ export function RunUpPicture({
       viewBox={`0 0 ${WIDTH} ${height}`}
       role="img"
       aria-label={`${steps.length} steps before ${instant(hour)}${slip_min > 0 ? `; ready ${slip_min} min late, at ${instant(readyAt)}` : '; the hour holds'}`}
-      className="w-full"
+      className="w-full max-sm:hidden"
     >
       {x.ticks(6).map((tick) => (
         <g key={tick.getTime()} transform={`translate(${x(tick)},0)`}>
