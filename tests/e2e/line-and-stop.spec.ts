@@ -115,7 +115,7 @@ test('a line is cleared with gas section by section; a stuck pig is let down fro
   await showTab(page, 'Clearing and messages');
   await expect(line).toContainText('take it as stuck');
   await line.getByLabel('What shows that it is stuck').fill('pressure stands, nothing comes');
-  await line.getByRole('button', { name: 'It is stuck' }).click();
+  await line.getByRole('button', { name: 'Report that it is stuck' }).click();
   await expect(line.getByRole('alert')).toContainText('Never force it');
   await expectNoBarriers(page);
   await shoot(page, 'pig-stuck');
@@ -172,7 +172,7 @@ test('a stop is counted back from its hour; it slips with the first step that do
     await pick(runUp.getByLabel('Who does it'), who);
     await runUp.getByLabel('How long (min)').fill(String(minutes));
     if (after !== undefined) await runUp.getByRole('checkbox', { name: after }).check();
-    await runUp.getByRole('button', { name: 'Add it' }).click();
+    await runUp.getByRole('button', { name: 'Add this step' }).click();
     await expect(runUp.getByRole('listitem').filter({ hasText: `${what},` })).toBeVisible();
     const more = runUp.getByText('Add a step before the stop');
     if (!(await runUp.getByLabel('What is done').isVisible())) await more.click();
@@ -214,7 +214,7 @@ test('a stop is counted back from its hour; it slips with the first step that do
   const finish = async (step: typeof first, what: string) => {
     await step.getByRole('button', { name: `Begin: ${what}` }).click();
     await step.getByLabel('What was seen').fill('as planned');
-    await step.getByRole('button', { name: `Finished: ${what}` }).click();
+    await step.getByRole('button', { name: `Record as finished: ${what}` }).click();
     await expect(step).toContainText('done');
   };
   await expect(second).toContainText('Waits for Air turned over to the standby.');

@@ -9,6 +9,7 @@ import {
 } from '../kit/kit';
 import { listPlanPoints } from '../plant';
 import { findLineVoltage } from '../proving';
+import { explainIn } from '../rules/book';
 import { refuse, type Refusal } from '../rules/refuse';
 import { listPapers } from './papers';
 import { findWorkOrder, type SiteFacts } from './site';
@@ -151,7 +152,8 @@ export interface KitView {
     readonly id: string;
     readonly name: string;
     readonly mark: Mark & { readonly seen: string };
-    readonly faults: readonly Refusal[];
+    /** What speaks against it by now, in words. */
+    readonly faults: readonly string[];
   }[];
   readonly offered: readonly {
     readonly id: string;
@@ -184,7 +186,7 @@ export function viewKit(dossier: Dossier, site: SiteFacts, now: string): KitView
       id,
       name: named(id),
       mark,
-      faults: refuseItem(id, site, now),
+      faults: refuseItem(id, site, now).map((one) => explainIn(site.values.zone)(one).says),
     })),
     offered: [
       ...kit.map(({ id, name, kind }) => ({

@@ -9,6 +9,8 @@ export interface Marks {
   readonly opened?: readonly string[];
   /** Points found as drawn, with who and when. */
   readonly asBuilt?: Readonly<Record<string, string>>;
+  /** The number of the set that earths a conductor, by outlet. */
+  readonly earths?: Readonly<Record<string, string>>;
   /** The number of each point in the order of work. */
   readonly order?: Readonly<Record<string, number>>;
 }
@@ -27,6 +29,7 @@ type Listed = 'work' | 'lit' | 'planned' | 'locked' | 'opened';
 /** Marks as they are looked up. */
 export interface MarkSets extends Readonly<Record<Listed, ReadonlySet<string>>> {
   readonly asBuilt: Readonly<Record<string, string>>;
+  readonly earths: Readonly<Record<string, string>>;
   readonly order: Readonly<Record<string, number>>;
 }
 
@@ -37,5 +40,6 @@ export const toSets = (marks: Marks): MarkSets => ({
   locked: new Set(marks.locked),
   opened: new Set(marks.opened),
   asBuilt: marks.asBuilt ?? {},
+  earths: marks.earths ?? {},
   order: marks.order ?? {},
 });

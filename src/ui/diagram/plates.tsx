@@ -23,7 +23,8 @@ function Outlets({
   return section.outlets.map(({ id, kind }, at) => {
     const isOpen = marks.opened.has(id);
     const seen = marks.asBuilt[id];
-    const title = `${id}: ${kind}, ${isOpen ? 'to be opened' : 'shut'}${seen ? `; as built: ${seen}` : ''}`;
+    const earth = marks.earths[id];
+    const title = `${id}: ${kind}, ${earth ? `earthed with ${earth}` : isOpen ? 'to be opened' : 'shut'}${seen ? `; as built: ${seen}` : ''}`;
     return (
       <g
         key={id}
@@ -37,6 +38,11 @@ function Outlets({
           className={isOpen ? 'fill-info stroke-info' : 'fill-base-100 stroke-base-content/60'}
         />
         {seen && <Tick x={6} y={6} />}
+        {earth && (
+          <text y={24} fontSize={12} textAnchor="middle" className="fill-base-content font-mono">
+            {earth}
+          </text>
+        )}
         <Order at={marks.order[id]} x={0} y={20} />
       </g>
     );

@@ -31,7 +31,7 @@ function DiagramOf({
     { close, open: vents, restrain, ...(stand ? { stand } : {}), opened, sources },
     0,
   );
-  const { locked } = view.dossier.isolation;
+  const { locked, earths } = view.dossier.isolation;
   const marks = useMemo(
     (): Marks => ({
       work: view.dossier.scope.work.map(({ section }) => section),
@@ -40,8 +40,9 @@ function DiagramOf({
       opened: vents,
       locked: Object.keys(locked),
       asBuilt,
+      earths,
     }),
-    [view.dossier.scope.work, lamp, close, vents, locked, asBuilt],
+    [view.dossier.scope.work, lamp, close, vents, locked, asBuilt, earths],
   );
   const all = useMemo((): Presses => ({ ...presses, onMore: open }), [presses, open]);
   if (!asked) {

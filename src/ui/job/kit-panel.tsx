@@ -1,22 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { explainIn } from '../../core/rules/book';
 import { useCommand } from '../command/use-command';
 import { PickField } from '../kit/combobox';
 import { CheckField, SmallForm, TextField } from '../kit/field';
 import { Day, Instant } from '../kit/moment';
 import { Panel } from '../kit/panel';
 import type { DossierProps } from './types';
-
-/** Whether a job has anything to do with kit: it needs some, uses some, or leans on pressure equipment. */
-export const hasKit = ({
-  needs,
-  checked,
-  pressure,
-  offered,
-}: DossierProps['view']['kit']): boolean =>
-  needs.length + checked.length + pressure.length + offered.length > 0;
 
 /** Several pieces looked at together, and signed for by whoever uses them. */
 function CheckForm({ offered }: Pick<DossierProps['view']['kit'], 'offered'>) {
@@ -68,7 +58,6 @@ export function KitPanel({ view, names }: DossierProps) {
   const { needs, checked, offered, hasHoses, pressure } = view.kit;
   const { joints } = view.dossier;
   const name = (id: string) => names[id] ?? id;
-  const explain = explainIn(view.values.zone);
   return (
     <Panel title="Kit" spot="kit">
       <ul className="text-sm">
@@ -83,7 +72,7 @@ export function KitPanel({ view, names }: DossierProps) {
           <li key={id} data-kit={id}>
             {faults.length === 0 ? '✓' : '▲'} <span className="font-mono">{id}</span> {what}:{' '}
             {mark.seen} ({name(mark.by)}, <Instant at={mark.at} />
-            ). {faults.map((fault) => explain(fault).says).join(' ')}
+            ). {faults.join(' ')}
           </li>
         ))}
         {pressure.map(({ id, name: what, inspect, test }) => (

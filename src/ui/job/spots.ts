@@ -12,6 +12,7 @@ export type TabId =
   | 'checks'
   | 'neighbours'
   | 'run-up'
+  | 'kit'
   | 'clearing'
   | 'energy'
   | 'photographs'
@@ -37,7 +38,7 @@ const SPOTS = {
   crews: 'stage',
   firms: 'stage',
   barriers: 'stage',
-  kit: 'stage',
+  kit: 'kit',
   clearances: 'stage',
   'gas-test': 'stage',
   'hand-back': 'stage',

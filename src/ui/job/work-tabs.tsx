@@ -14,6 +14,7 @@ const AirTab = dynamic(() => import('./air/air-tab').then((file) => file.AirTab)
 const EntryPanel = dynamic(() => import('./entry/entry-panel').then((file) => file.EntryPanel));
 const AuditPanel = dynamic(() => import('./permit/audit-panel').then((file) => file.AuditPanel));
 const ClashPanel = dynamic(() => import('./clash-panel').then((file) => file.ClashPanel));
+const KitPanel = dynamic(() => import('./kit-panel').then((file) => file.KitPanel));
 const ClearingTab = dynamic(() =>
   import('./clearing/clearing-tab').then((file) => file.ClearingTab),
 );
@@ -27,6 +28,11 @@ export const isBeforeHatch = ({ view }: DossierProps): boolean =>
 /** Whether the permit is being made ready or is out. */
 const isAtHatch = ({ view }: DossierProps): boolean =>
   view.stage === 'permit' || (view.stage === 'work' && isHeld(view.dossier.permit));
+
+/** Kit is looked at from the field work on; a job that needs none, at a site that registers none, has nothing to show. */
+const hasKit = ({ view: { stage, kit } }: DossierProps): boolean =>
+  ['isolate', 'permit', 'work'].includes(stage) &&
+  kit.needs.length + kit.checked.length + kit.pressure.length + kit.offered.length > 0;
 
 /** Messages go while the permit is made ready, while the work goes on, and when it is started again; a line may have been planned before. */
 const hasMessages = ({ view }: DossierProps): boolean =>
@@ -73,6 +79,12 @@ export function listWorkTabs(props: DossierProps): Tab<TabId>[] {
           {...(isHeld(view.dossier.permit) ? { permit: view.dossier.permit } : {})}
         />
       ),
+    }),
+    ...tab(hasKit(props), {
+      id: 'kit',
+      label: 'Kit',
+      count: countIn('kit', view.holding),
+      content: <KitPanel {...props} />,
     }),
     ...tab(hasMessages(props), {
       id: 'clearing',

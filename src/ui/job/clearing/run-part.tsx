@@ -111,7 +111,7 @@ function Pig({ clearing, view, props }: RunProps) {
           <TextField label="How: seen, heard, marker" name="how" />
         </SmallForm>
         <SmallForm
-          button="It is stuck"
+          button="Report that it is stuck"
           onSend={(read) => void run({ kind: 'pig-stuck', seen: read('seen') })}
         >
           <TextField label="What shows that it is stuck" name="seen" />

@@ -71,7 +71,7 @@ export function PlanStep({ view, choices }: DossierProps) {
             </div>
           </fieldset>
         )}
-        <button className="btn btn-primary btn-sm max-sm:h-11">Add it</button>
+        <button className="btn btn-primary btn-sm max-sm:h-11">Add this step</button>
       </form>
     </details>
   );

@@ -57,7 +57,7 @@ export function RunUpRow({ step, props }: { readonly step: Step; readonly props:
             </button>
           ) : (
             <SmallForm
-              button={kind === 'ready' ? `Ready: ${what}` : `Finished: ${what}`}
+              button={kind === 'ready' ? `Record as ready: ${what}` : `Record as finished: ${what}`}
               onSend={(read) => void run({ kind: 'finish-run-up', step: id, seen: read('seen') })}
             >
               <TextField label="What was seen" name="seen" />

@@ -2,7 +2,6 @@
 
 import { BoxPanel } from '../box-panel';
 import { IsolatePanel } from '../isolate-panel';
-import { hasKit, KitPanel } from '../kit-panel';
 import { TestPanel } from '../test-panel';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
@@ -14,7 +13,6 @@ export function IsolateStage(props: DossierProps) {
       <IsolatePanel {...props} />
       <BoxPanel {...props} />
       <TestPanel {...props} />
-      {hasKit(props.view.kit) && <KitPanel {...props} />}
     </>
   );
 }

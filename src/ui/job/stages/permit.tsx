@@ -1,7 +1,6 @@
 'use client';
 
 import { BarriersPanel } from '../barriers-panel';
-import { hasKit, KitPanel } from '../kit-panel';
 import { PapersPanel } from '../papers/papers-panel';
 import { PermitPanel } from '../permit/permit-panel';
 import { TeamPanel } from '../permit/team-panel';
@@ -15,7 +14,6 @@ export function PermitStage(props: DossierProps) {
       {!props.view.dossier.papers && <PapersPanel {...props} />}
       <PermitPanel {...props} />
       {props.view.needsBarriers && <BarriersPanel {...props} />}
-      {hasKit(props.view.kit) && <KitPanel {...props} />}
       <TeamPanel {...props} />
     </>
   );

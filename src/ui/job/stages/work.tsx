@@ -1,11 +1,13 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { WorkPanel } from '../permit/work-panel';
-import { IsolatePanel } from '../isolate-panel';
-import { hasKit, KitPanel } from '../kit-panel';
 import { TestPanel } from '../test-panel';
 import { useReady } from '../../shell/use-ready';
 import type { DossierProps } from '../types';
+
+/** Only what has to be proved again is worked on here. */
+const IsolatePanel = dynamic(() => import('../isolate-panel').then((file) => file.IsolatePanel));
 
 export function WorkStage(props: DossierProps) {
   useReady();
@@ -14,7 +16,6 @@ export function WorkStage(props: DossierProps) {
       {props.view.steps.some(({ done }) => !done) && <IsolatePanel {...props} />}
       <WorkPanel {...props} />
       <TestPanel {...props} />
-      {hasKit(props.view.kit) && <KitPanel {...props} />}
     </>
   );
 }
