@@ -108,7 +108,7 @@ function findRise(points: readonly ProfilePoint[]): number {
   return rise;
 }
 
-/** Cuts the line where it can be parted: as far each time as the energy stays within what the site allows; undefined with what does not fit. */
+/** Cuts the line where it can be parted: as far each time as the energy stays within what the site allows; the fault where even one stretch holds more. */
 function cut(
   { points, relief_bar }: Clearing,
   most_kj: number,

@@ -3,9 +3,8 @@ import type { CommandOf } from './commands';
 import type { PIG_SIDES } from './commands-clearing';
 import type { Mark } from './mark';
 
-/** A pig in the line: where it was seen last, and whether it stands. */
+/** A pig in the line: where it was seen last, first of all where it was launched, and whether it stands. */
 export interface PigRun {
-  readonly launched: Mark;
   readonly seen: { readonly at_m: number; readonly at: string };
   readonly stuck?: (Mark & { readonly seen: string }) | undefined;
 }

@@ -4,7 +4,8 @@ import { DEAD_LIMITS } from '../proving';
 import { refuse, type Refusal } from '../rules/refuse';
 import { PIG_SIDES } from './commands-clearing';
 import type { ClearingRecord, CriticalMessage } from './clearing-records';
-import type { SiteFacts } from './site';
+import type { CommandOf } from './commands';
+import type { Context, SiteFacts } from './site';
 import type { Dossier } from './state';
 
 type Side = (typeof PIG_SIDES)[number];
@@ -28,7 +29,7 @@ export function requireDead(clearing: ClearingRecord): Refusal[] {
 }
 
 /** Messages that were sent and not read back right. */
-export const listOpenMessages = ({ messages }: Dossier): CriticalMessage[] =>
+const listOpenMessages = ({ messages }: Dossier): CriticalMessage[] =>
   messages.filter(({ back }) => back?.right !== true);
 
 const refuseOpen = (message: CriticalMessage): Refusal =>
@@ -44,6 +45,13 @@ export function requireMessage(dossier: Dossier, { values }: SiteFacts, now: str
   );
   return isLate ? [refuse('message-missing', { minutes })] : [];
 }
+
+/** Whoever starts something sees everybody, or had a message read back; where nobody says which, they do not see them. */
+export const requireSight = (
+  dossier: Dossier,
+  { ran, sight }: CommandOf<'see-start' | 'run-test'>,
+  { site, now }: Pick<Context, 'site' | 'now'>,
+): Refusal[] => (ran && sight !== 'seen' ? requireMessage(dossier, site, now) : []);
 
 /** What of a line that is cleared keeps the permit from being handed back: a pig in it, or pressure. */
 export function gateCleared({ clearing }: Dossier): Refusal[] {

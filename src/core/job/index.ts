@@ -22,12 +22,11 @@ export {
 export { listJobCautions, type JobCaution } from './cautions';
 export { gateChanges, listJobChanges, type JobChange } from './changes';
 export { findClearanceEnd, gateClearances, type ClearanceView } from './clearances';
-export { listOpenMessages, viewClearing, type ClearingView } from './clearing';
+export { viewClearing, type ClearingView } from './clearing';
 export { type ClearingRecord, type CriticalMessage } from './clearing-records';
 export { type KitView } from './kit';
 export { type FirmView } from './firms';
-export { findCoolingMinutes, gateCalled, viewRunUp, type RunUpView } from './run-up';
-export { WINDOW_CALLS } from './commands-run-up';
+export { gateCalled, viewRunUp, type RunUpView } from './run-up';
 export { gateCritical, findAtWork, gateDefects, listDefectsAt } from './defects';
 export { findInspectionDue } from './inspection';
 export { listBypasses, type Bypass } from './bypasses';

@@ -133,12 +133,15 @@ export function gateKit(dossier: Dossier, site: SiteFacts, now: string): Refusal
   ];
 }
 
-/** Pressure equipment where the work is: it is not put into use again while something speaks against it. */
+/** Pressure equipment where the work is. */
+function listHere({ equipment, scope }: Dossier, { pressure = [] }: SiteFacts): PressureRow[] {
+  const here = [equipment, ...scope.work.map(({ section }) => section)];
+  return pressure.filter(({ at }) => at !== undefined && here.includes(at));
+}
+
+/** Such equipment is not put into use again while something speaks against it. */
 export function gatePressureUse(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
-  const here = [dossier.equipment, ...dossier.scope.work.map(({ section }) => section)];
-  return (site.pressure ?? [])
-    .filter(({ at }) => at !== undefined && here.includes(at))
-    .flatMap((row) => refusePressure(row, site.values, now));
+  return listHere(dossier, site).flatMap((row) => refusePressure(row, site.values, now));
 }
 
 /** A piece of kit that the page of a job offers or shows. */
@@ -174,7 +177,6 @@ export interface KitView {
 export function viewKit(dossier: Dossier, site: SiteFacts, now: string): KitView {
   const { kit = [], pressure = [] } = site;
   const named = (id: string) => (findRow(site, id) ?? findPressure(site, id))?.name ?? id;
-  const here = [dossier.equipment, ...dossier.scope.work.map(({ section }) => section)];
   return {
     needs: [...listFieldNeeds(dossier, site), ...listWorkNeeds(dossier, site)].map((need) => ({
       ...need,
@@ -199,8 +201,10 @@ export function viewKit(dossier: Dossier, site: SiteFacts, now: string): KitView
         .map(({ id, name }) => ({ id, label: `${id} ${name}`, air: false })),
     ],
     hasHoses: listHoses(dossier, site).length > 0,
-    pressure: pressure
-      .filter(({ at }) => at !== undefined && here.includes(at))
-      .map((row) => ({ id: row.id, name: row.name, ...findPressureDue(row, site.values) })),
+    pressure: listHere(dossier, site).map((row) => ({
+      id: row.id,
+      name: row.name,
+      ...findPressureDue(row, site.values),
+    })),
   };
 }

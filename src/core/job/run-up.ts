@@ -29,9 +29,8 @@ export interface RunUpView extends RunUpTimes {
   readonly outage: number | undefined;
   /** What the plant being late costs, at that. */
   readonly lateCost: number | undefined;
-  /** Why the call cannot be made that operations owe next. */
+  /** Operations have called that the plant is ready. */
   readonly isCalled: boolean;
-  readonly isCalledBack: boolean;
 }
 
 /** Counts the run-up of a job back from its hour; undefined where no hour is agreed or nothing is planned. */
@@ -50,6 +49,5 @@ export function viewRunUp(dossier: Dossier, site: SiteFacts, now: string): RunUp
     outage,
     lateCost: outage === undefined ? undefined : Math.round((outage * times.slip_min) / 60),
     isCalled: calls.ready !== undefined,
-    isCalledBack: calls.back !== undefined,
   };
 }

@@ -1,7 +1,7 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { gateChanges } from '../changes';
-import { requireMessage } from '../clearing';
+import { requireSight } from '../clearing';
 import { gatePressureUse } from '../kit';
 import { type CommandOf } from '../commands';
 import { gateLineup, gateRestore, listStanding } from '../gates-back';
@@ -148,9 +148,7 @@ export function decideStart(
       ...gateChanges(dossier, context.site, context.now, context.jobId),
       ...gatePressureUse(dossier, context.site, context.now),
       ...(command.clear ? [] : [refuse('not-kept-clear')]),
-      ...(command.ran && command.sight !== 'seen'
-        ? requireMessage(dossier, context.site, context.now)
-        : []),
+      ...requireSight(dossier, command, context),
     ],
     event: { ...command, kind: 'start-seen' },
   };

@@ -116,7 +116,7 @@ function decideCall(
     return {
       refusals: [
         ...requireRole(context, context.actor, ['area-operator']),
-        ...(runUp.length > 0 ? [] : [refuse('run-up-unknown', { step: '' })]),
+        ...(runUp.length > 0 ? [] : [refuse('run-up-unknown', { step: 'at all' })]),
         ...(calls.ready ? [refuse('already-done', { what: 'The call' })] : []),
         ...(open.length > 0 ? [refuse('run-up-open', { steps: open.join('; ') })] : []),
       ],

@@ -2,7 +2,7 @@ import { mapPlan } from '../../plant';
 import { listSpills } from '../../isolation';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { disciplineOf, requireRole } from '../authority';
-import { requireMessage } from '../clearing';
+import { requireSight } from '../clearing';
 import { type CommandOf } from '../commands';
 import { gateWalkDown } from '../gates';
 import { gateHalt, gateHandBack, refuseNotLive } from '../gates-permit';
@@ -133,9 +133,7 @@ export function decideTestRun(
             ? [refuse('test-not-lifted', { points: left.join(', ') })]
             : []),
           ...requireNobodyOn(dossier, context),
-          ...(command.ran && command.sight !== 'seen'
-            ? requireMessage(dossier, context.site, context.now)
-            : []),
+          ...requireSight(dossier, command, context),
         ],
         event: { ...command, kind: 'test-run' },
       };

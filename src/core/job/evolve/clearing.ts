@@ -25,7 +25,7 @@ function evolveLine(
         ...clearing,
         isCharged: true,
         readings: {},
-        run: { launched: mark, seen: { at_m: event.from_m, at: mark.at } },
+        run: { seen: { at_m: event.from_m, at: mark.at } },
       };
     case 'pig-seen':
       return run ? { ...clearing, run: { ...run, seen: { at_m: event.at_m, at: mark.at } } } : clearing; // prettier-ignore
