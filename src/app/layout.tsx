@@ -1,7 +1,7 @@
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { Toaster } from 'sonner';
 import type { Person, Role } from '../core/people/people';
 import { readNow } from '../server/clock';
@@ -17,6 +17,8 @@ import { Welcome } from '../ui/frame/welcome';
 import { WELCOMED } from '../ui/frame/welcomed';
 import { NotStarted } from '../ui/shell/not-started';
 import { SiteZone } from '../ui/kit/moment';
+import { Awake } from '../ui/shell/awake';
+import { EARLY_PRESS } from './early-press';
 import { FACES } from './fonts';
 
 export const metadata: Metadata = { title: 'Heavy Lantern', description: 'Isolation and permits' };
@@ -43,8 +45,13 @@ export default async function RootLayout({ children }: { readonly children: Reac
   const me = await findMe();
   const told = (await cookies()).get(WELCOMED)?.value.split('.') ?? [];
   return (
-    <html lang="en" className={FACES}>
+    <html lang="en" className={FACES} suppressHydrationWarning>
       <body className="min-h-screen bg-base-100 text-base-content">
+        <script
+          nonce={(await headers()).get('x-nonce') ?? undefined}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: EARLY_PRESS }}
+        />
         <SiteZone zone={readValues(sharedDatabase()).values.zone}>
           {me ? (
             <Frame
@@ -63,6 +70,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
             children
           )}
         </SiteZone>
+        <Awake />
         <Toaster position="bottom-center" richColors />
       </body>
     </html>

@@ -29,8 +29,9 @@ export async function actAs(page: Page, id: string): Promise<void> {
   await untilReady(page);
 }
 
-/** Waits until the work of a job answers, where the page is about one. */
+/** Waits until the page answers, and the work of a job too where the page is about one. */
 async function untilReady(page: Page): Promise<void> {
+  await expect(page.locator('html')).toHaveAttribute('data-awake', 'yes');
   if ((await page.locator('#workspace').count()) === 0) return;
   await expect(page.locator('html')).toHaveAttribute('data-ready', 'yes');
 }

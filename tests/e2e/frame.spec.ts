@@ -105,6 +105,29 @@ test('jobs are found, sorted and written out; the keyboard goes anywhere; the de
   });
 });
 
+test('what is pressed before the page answers is made good, and no PIN is ever in the address', async ({
+  page,
+}) => {
+  let release = () => {};
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.context().clearCookies({ name: 'lantern' });
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  const addresses: string[] = [];
+  page.on('request', (request) => addresses.push(request.url()));
+  await page.goto('/login', { waitUntil: 'commit' });
+  await page.getByLabel('PIN').fill(pinOf('ada'));
+  await page.getByLabel('PIN').press('Enter');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(/\/login$/);
+  release();
+  // Nobody had said who they are: the press was made good, and this is its answer.
+  await expect(page.getByRole('alert').filter({ hasText: /\S/ }).first()).toBeVisible();
+  expect(addresses.filter((url) => url.includes(pinOf('ada')))).toEqual([]);
+});
+
 test('on a phone the places stand behind one button', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, 'ada', '/jobs');

@@ -1,0 +1,44 @@
+/**
+ * Runs in the browser before anything else of the page. Until the page's scripts answer, a press would be lost, and a form would be sent the
+ * browser's own way: the PIN would stand in the address. The last press is kept and made again as soon as the page answers.
+ *
+ * Whole in itself, for it is written into the page as text: it must not use anything from outside.
+ */
+function keepEarlyPresses(): void {
+  const root = document.documentElement;
+  let again: (() => void) | undefined;
+  /** The work of a job answers a moment after the frame does (use-ready). */
+  const answers = (element: Element | undefined): boolean => {
+    const work = document.getElementById('workspace');
+    const isOfWork =
+      work !== null &&
+      element !== undefined &&
+      (work.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+    return 'awake' in root.dataset && (!isOfWork || 'ready' in root.dataset);
+  };
+  let pressed: Element | undefined;
+  const keep = (event: Event): void => {
+    const at = event.target;
+    if (!(at instanceof Element)) return;
+    const button = at.closest<HTMLElement>(event.type === 'submit' ? 'form' : 'button');
+    if (button === null || answers(button)) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    pressed = button;
+    again = () => {
+      if (button instanceof HTMLFormElement) button.requestSubmit();
+      else button.click();
+    };
+  };
+  window.addEventListener('click', keep, true);
+  window.addEventListener('submit', keep, true);
+  new MutationObserver(() => {
+    if (again === undefined || !answers(pressed)) return;
+    const press = again;
+    again = undefined;
+    press();
+  }).observe(root, { attributes: true, attributeFilter: ['data-awake', 'data-ready'] });
+}
+
+/** What is written into every page, ahead of all else. */
+export const EARLY_PRESS = `(${keepEarlyPresses.toString()})()`;
