@@ -11,6 +11,7 @@ import {
   permitSteps,
   READY,
   restoreSteps,
+  screenOf,
   type Step,
 } from '../tests/support/seal-change';
 
@@ -47,12 +48,33 @@ interface Story {
   /** When planning begins, and when the field work does (min after the shift begins). */
   readonly plannedAt: number;
   readonly isolatedAt: number;
-  /** How many of screening, assessing, approving, testing the air (for hot work) and issuing are done, and when issuing begins. */
+  /** How many of screening, assessing, approving, testing the air (for hot work), briefing and issuing are done, and when issuing begins. */
   readonly papers: number;
   readonly hatchAt: number;
   /** What follows while the permit is out, from the job as it was screened. */
   readonly then: readonly Later[] | ((screened: DossierState) => readonly Later[]);
 }
+
+/** What people of Quillmere answered at the briefing, by what it was about. */
+const ANSWERS: Readonly<Record<string, string>> = {
+  'left-inside': 'Beside it, never in line with the flange. It is loosened at the far side first.',
+  pressure: 'Out past the gland, so nobody stands in line with it.',
+  trapped: 'The rod could drop by its own weight. It is clamped.',
+  shock: 'The bars behind the screen. Nobody takes that off.',
+  toxic: 'Mask on, out by the ladder, upwind to the road.',
+  asphyxiant: 'Nobody. I call, and winch them out from above.',
+  corrosive: 'Beside the dosing pump. We ran it this morning.',
+  confined: 'Everything. Tools stay down there.',
+  zone: 'My telephone. It lies in the box at the gate.',
+  'dropped-load': 'Rosa alone, by hand. Anyone may signal stop.',
+  hot: 'The return line beside us. It is screened.',
+  sparks: 'Down through the grating, on to the cable tray. It is covered.',
+  flammable: 'The drain. Sol watches it.',
+  lifting: 'The rotor, 40 kg. Two of us, with the trolley.',
+  slips: 'The hose across the door. It is hung up now.',
+  edges: 'The edge of the guard. We wear cut gloves.',
+  beside: 'Nobody in the hall; the macerator is stopped.',
+};
 
 /** What waits until something has let down or run down. */
 const LATE: readonly Command['kind'][] = ['prove', 'wait-out-store', 'try-start', 'lock-box'];
@@ -65,22 +87,44 @@ function spread(job: string, steps: readonly Step[], from: number): Entry[] {
   });
 }
 
+/** The briefing with those who sign on in a story, and who leads it; each question goes round. */
+function briefOnly(
+  command: Extract<Command, { kind: 'hold-briefing' }>,
+  then: readonly Later[],
+): Command {
+  const on = then.flatMap(([, , { kind, ...rest }]) =>
+    kind === 'sign-on' && 'person' in rest ? [rest.person] : [],
+  );
+  const present = [...new Set(['jun', ...on])];
+  const of = (n: number) => present[n % present.length] ?? 'jun';
+  return {
+    ...command,
+    present,
+    points: command.points.map((point, n) => {
+      return { ...point, of: of(n), answer: ANSWERS[point.topic] ?? point.answer };
+    }),
+    looked: command.looked.map((one) => ({ ...one, by: 'jun' })),
+    weather: { air_c: 18 },
+  };
+}
+
 function tell(story: Story): Entry[] {
   const { job, work, yes = [], up } = story;
   const plan = stepsToWalkDown(work, story);
   const walked = carryOut(plan);
   const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
   const field = withLocks([...fieldStepsOf(walked), box], up);
+  const then =
+    typeof story.then === 'function'
+      ? story.then(carryOut([['hana', screenOf(walked, yes)]], walked))
+      : story.then;
   const papers = permitSteps(walked, yes, instant(story.hatchAt)).map(([actor, command]): Step => {
     if (command.kind === 'plan-entry')
       return [actor, { ...command, drilledAt: instant(-40 * 24 * 60) }];
+    if (command.kind === 'hold-briefing') return [actor, briefOnly(command, then)];
     if (command.kind !== 'issue-permit') return [actor, command];
     return [actor, { ...command, hours: undefined }];
   });
-  const then =
-    typeof story.then === 'function'
-      ? story.then(carryOut(papers.slice(0, 1), walked))
-      : story.then;
   return [
     ...spread(
       job,
@@ -117,7 +161,7 @@ const FLUSHING: Story = {
   up: { E: 0, P: 0, C: 0, BOX: 0 },
   plannedAt: -1440,
   isolatedAt: -1380,
-  papers: 4,
+  papers: 5,
   hatchAt: -1300,
   then: FLUSHING_THEN,
 };
@@ -212,7 +256,7 @@ const STORIES: readonly Story[] = [
     up: { E: 0, P: 0, C: 1, BOX: 1 },
     plannedAt: -600,
     isolatedAt: 2,
-    papers: 4,
+    papers: 5,
     hatchAt: 62,
     then: [
       [63, 'hana', { kind: 'give-copy', holder: 'Tarnbeck crew, at the press' }],

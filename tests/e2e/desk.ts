@@ -203,6 +203,28 @@ export async function sign(page: Page, ...ids: string[]): Promise<void> {
   await expect(page.getByRole('dialog', { name: 'Sign' })).toHaveCount(0);
 }
 
+/** Fills in a briefing with those named, each question asked of the next of them, up to where they sign. */
+export async function fillBriefing(page: Page, present: readonly string[]): Promise<void> {
+  await showTab(page, 'Briefing');
+  const form = page.getByRole('region', { name: 'Briefing', exact: true });
+  for (const name of present) await form.getByRole('checkbox', { name: `${name},` }).check();
+  const asked = await form.getByLabel('Asked of').all();
+  for (const [n, of] of asked.entries())
+    await of.selectOption({ label: present[n % present.length] ?? '' });
+  for (const answer of await form.getByLabel('What they answered').all())
+    await answer.fill('shown on the spot, in their own words');
+  for (const look of await form.locator('select[aria-label^="Who looked"][required]').all())
+    await look.selectOption({ label: present[0] ?? '' });
+  for (const seen of await form.getByLabel(/^What was seen of/).all()) await seen.fill('sound');
+  if (await form.getByLabel('What is carried').isVisible()) {
+    await form.getByLabel('What is carried').fill('heaviest part');
+    await form.getByLabel('It weighs (kg)').fill('30');
+  }
+  await form.getByLabel('Air at the work (°C)').fill('18');
+  await form.getByLabel(/^What else goes on/).fill('nobody near');
+  await form.getByRole('button', { name: /^Record the briefing/ }).click();
+}
+
 const LOOKS = 4;
 
 /**
@@ -229,7 +251,7 @@ export function sendCommand(
   job: string,
   command: object,
   expected: number,
-  signers: string[] = [],
+  signers: readonly string[] = [],
 ): Promise<APIResponse> {
   return page.request.post(`/api/jobs/${job}/commands`, {
     data: {
@@ -332,7 +354,7 @@ export async function carryOutOn(
       await letTimePass(page, 0.1);
     await page.request.post('/api/session', { data: { person: actor, pin: pinOf(actor) } });
     const signers = listSigners(command, actor);
-    const answer = await sendCommand(page, job, command, sequence, [...signers]);
+    const answer = await sendCommand(page, job, command, sequence, signers);
     const sent = (await answer.json()) as { jobId: string; sequence: number };
     expect([command.kind, answer.ok(), JSON.stringify(sent)]).toEqual([
       command.kind,

@@ -7,6 +7,7 @@ import {
   actAs,
   carryOutOn,
   expectNoBarriers,
+  fillBriefing,
   letTimePass,
   nameOf,
   open,
@@ -74,7 +75,6 @@ async function anotherDesk(browser: Browser, person: string, url: string): Promi
 const counts = (page: Page) => page.getByTestId('watch-counts');
 
 async function issueAtHatch(page: Page): Promise<void> {
-  await page.getByLabel(/briefing held/).check();
   await page.getByRole('button', { name: 'Issue with both signatures' }).click();
   await sign(page, 'hana', 'jun');
   await expect(page.getByRole('heading', { name: /^Permit P-/ })).toBeVisible();
@@ -88,8 +88,8 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   const press = await carryOutOn(page, stepsOf(PRESS, 3));
   const next = { job: 'next', sequence: 0 };
   const lift = await carryOutOn(page, stepsOf(LIFT, 2), next);
-  const main = await carryOutOn(page, stepsOf(MAIN, 3), next);
-  const belt = await carryOutOn(page, stepsOf(BELT, 3), next);
+  const main = await carryOutOn(page, stepsOf(MAIN, 4), next);
+  const belt = await carryOutOn(page, stepsOf(BELT, 4), next);
   const drain = await carryOutOn(
     page,
     stepsToWalkDown([{ section: 'P202-FLU', activity: 'touch' }], { title: 'Flushing valve' }),
@@ -103,7 +103,6 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
 
   // A lift is in the way of the crew beside it: it is moved behind it.
   await open(page, 'hana', `/jobs/${press.job}`);
-  await page.getByLabel(/briefing held/).check();
   await page.getByRole('button', { name: 'Issue with both signatures' }).click();
   await sign(page, 'hana', 'jun');
   await expect(page.getByRole('alert').locator('[data-code="lift-over-crew"]')).toBeVisible();
@@ -128,6 +127,10 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
 
   // The first job: nothing is missing, and the permit is out at once.
   await open(page, 'hana', `/jobs/${press.job}`);
+  await fillBriefing(page, [nameOf('jun'), nameOf('lena')]);
+  await sign(page, 'hana', 'jun', 'lena');
+  await expect(page.getByText(`Held by ${nameOf('hana')}`)).toBeVisible();
+  await showTab(page, 'Permit');
   await expect(page.getByLabel('Holding this up').locator('[data-code]')).toHaveCount(1);
   await expect(page.locator('[data-code="not-issued"]')).toBeVisible();
   await expectNoBarriers(page);
@@ -135,6 +138,19 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await issueAtHatch(page);
   await expect(counts(watch)).toContainText('1 live');
   await expect(watch.locator(`[data-row="${press.job}"]`)).toContainText('Press ram gland');
+
+  // Whoever comes later is asked one of the questions before signing on.
+  await pick(page.getByLabel('Who signs on'), 'kit');
+  const late = page.getByRole('region', { name: `Brief ${nameOf('kit')}` });
+  await late.getByLabel('What they answered').fill('ok');
+  await late.getByRole('button', { name: `Record that ${nameOf('kit')} is briefed` }).click();
+  await sign(page, 'kit');
+  await expect(page.getByRole('alert').locator('[data-code="answer-says-nothing"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await late.getByLabel('What they answered').fill('beside it, never in line with it');
+  await late.getByRole('button', { name: `Record that ${nameOf('kit')} is briefed` }).click();
+  await sign(page, 'kit');
+  await expect(late).toHaveCount(0);
 
   // Someone whose authorisation has lapsed is refused, and whoever holds another job's paper.
   await pick(page.getByLabel('Who signs on'), 'moss');
@@ -161,7 +177,6 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await page.goto(`/jobs/${lift.job}`);
   await page.getByRole('button', { name: 'Approve' }).click();
   await sign(page, 'hana');
-  await page.getByLabel(/briefing held/).check();
   await page.getByRole('button', { name: 'Issue with both signatures' }).click();
   await sign(page, 'hana', 'jun');
   await expect(page.getByRole('alert').locator('[data-code="lift-over-crew"]')).toBeVisible();
@@ -211,6 +226,10 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   await page.getByRole('button', { name: 'Keep the assessment' }).click();
   await page.getByRole('button', { name: 'Approve' }).click();
   await sign(page, 'hana');
+  await fillBriefing(page, [nameOf('jun')]);
+  await sign(page, 'hana', 'jun');
+  await expect(page.getByText(`Held by ${nameOf('hana')}`)).toBeVisible();
+  await showTab(page, 'Permit');
   await issueAtHatch(page);
   await expect(
     page.getByRole('heading', { name: `Permit ${belt.job.replace('J', 'P')}-2` }),

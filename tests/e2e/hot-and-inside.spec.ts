@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { listSigners } from '../../src/core/job';
 import { stepsToWalkDown, withLocks } from '../support/any-job';
 import {
   airTestOf,
@@ -28,7 +29,12 @@ const minutes = (page: Page, count: number) => letTimePass(page, count / 60);
 const box: Step = ['ada', { kind: 'lock-box', box: 'BOX-1', lock: 'C-1' }];
 
 /** Sends a command past the screens on the newest state, by whoever signs it. */
-async function give(page: Page, job: string, [actor, command]: Step, signers = [actor]) {
+async function give(
+  page: Page,
+  job: string,
+  [actor, command]: Step,
+  signers: readonly string[] = [actor],
+) {
   await actAs(page, actor);
   const probe = await sendCommand(page, job, { kind: 'submit-plan' }, 0);
   const { sequence } = (await probe.json()) as { sequence: number };
@@ -114,7 +120,7 @@ test('hot work by the holder: its overflow breathes out there, is blanked; a rou
       await give(page, job, [actor, airTestOf(carryOut([screen], walked), 'hot-work', {}, now)]);
       continue;
     }
-    await give(page, job, step, command.kind === 'issue-permit' ? ['hana', 'jun'] : [actor]);
+    await give(page, job, step, listSigners(command, actor));
   }
   const watch = { kind: 'take-duty', person: 'sol', duty: 'fire-watch' } as const;
   await give(page, job, ['jun', { ...watch, checked: READY['fire-watch'] }], ['sol']);
@@ -234,8 +240,10 @@ test('an entry in order: tested, opened, purged to the end, tested, counted, and
   await testAir();
   const issue = papers.at(-1);
   if (!issue || !papers.some(isPlan)) throw new Error('no permit');
-  for (const looked of papers.filter(([, { kind }]) => kind === 'check-kit')) {
-    await give(page, job, looked, []);
+  const last = ['check-kit', 'hold-briefing'];
+  for (const step of papers.filter(([, { kind }]) => last.includes(kind))) {
+    const [actor, command] = step;
+    await give(page, job, step, listSigners(command, actor));
   }
   await give(page, job, issue, ['hana', 'jun']);
   const attend = { kind: 'take-duty', person: 'otto', duty: 'attendant' } as const;

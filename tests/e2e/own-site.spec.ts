@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { expectNoBarriers, pick, shoot, takeLeastEffort } from './desk';
+import { expectNoBarriers, fillBriefing, pick, shoot, takeLeastEffort } from './desk';
 
 /** A small site of its own: a pumping station, put together from nothing by whoever types. */
 const FOLDER = 'demo/ferry-lane';
@@ -298,7 +298,11 @@ test('and a job there goes from its raising to closed', async ({ page }) => {
   await page.getByLabel('What the notices say').fill('keep out, on both sides');
   await page.getByRole('button', { name: 'Record that they are set' }).click();
   await expect(page.getByText('from the door to the pit. Notices')).toBeVisible();
-  await page.getByLabel(/briefing held/).check();
+  await fillBriefing(page, [NAMES.pim]);
+  await page.getByLabel(`PIN of ${NAMES.tom}`).fill(PINS.tom);
+  await sign(page, 'pim');
+  await expect(page.getByText(`Held by ${NAMES.tom}`)).toBeVisible();
+  await page.getByRole('tab', { name: 'Permit' }).click();
   await page.getByRole('button', { name: 'Issue with both signatures' }).click();
   await page.getByLabel(`PIN of ${NAMES.tom}`).fill(PINS.tom);
   await sign(page, 'pim');

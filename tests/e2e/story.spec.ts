@@ -7,12 +7,14 @@ import {
   codesOf,
   doAnywhere,
   expectNoBarriers,
+  fillBriefing,
   letTimePass,
   nameOf,
   pinOf,
   press,
   sendCommand,
   shoot,
+  showTab,
   sign,
   tick,
   type,
@@ -182,8 +184,13 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await press(page.getByRole('button', { name: 'Keep the assessment' }));
   await press(page.getByRole('button', { name: 'Approve' }));
   await sign(page, 'hana');
+  await fillBriefing(page, [nameOf('jun'), nameOf('kit')]);
+  await expectNoBarriers(page);
+  await shoot(page, 'briefing');
+  await sign(page, 'hana', 'jun', 'kit');
+  await expect(page.getByText(`Held by ${nameOf('hana')}`)).toBeVisible();
+  await showTab(page, 'Permit');
   await type(page.getByLabel(/^Valid for/), '8');
-  await tick(page.getByLabel(/briefing held/));
   await press(page.getByRole('button', { name: 'Issue with both signatures' }));
   await sign(page, 'hana', 'jun');
   await expect(

@@ -1,4 +1,5 @@
 import { listForeign } from '../../src/core/job/clearances';
+import { findAgenda } from '../../src/core/job/briefing';
 import { viewKit } from '../../src/core/job/kit';
 import type { KitRow, PressureRow } from '../../src/core/kit/kit';
 import { needsBarriers } from '../../src/core/job/barriers';
@@ -527,6 +528,52 @@ const testSteps = (state: DossierState): Step[] =>
       ]
     : [];
 
+export const CHECK_CYLINDERS: CommandOf<'check-cylinders'> = {
+  kind: 'check-cylinders',
+  here: true,
+  where: 'beside the north door',
+  upright: true,
+  capped: true,
+  clean: true,
+  apart: 'distance',
+  apart_m: 8,
+  off_m: 12,
+  lift: 'rolled',
+};
+
+/** Gas cylinders looked at, where the papers name hot work. */
+const cylinderSteps = (state: DossierState): Step[] =>
+  state && listPapers(state, site).includes('hot-work') ? [['jun', CHECK_CYLINDERS]] : [];
+
+/** Everybody at Quillmere who may sign on. */
+const CREW = [...site.people.values()]
+  .filter(({ authorisations }) => authorisations.some(({ role }) => role === 'worker'))
+  .map(({ id }) => id);
+
+/** The briefing of a job whose task is assessed, with everybody there. */
+export function briefingOf(
+  state: DossierState,
+  present: readonly string[] = CREW,
+): CommandOf<'hold-briefing'> {
+  if (!state) throw new Error('no job');
+  const { topics, looks, hasLoads } = findAgenda(state, site);
+  const [first = ''] = present;
+  return {
+    kind: 'hold-briefing',
+    present: [...present],
+    points: topics.map(({ code, ask }, n) => ({
+      topic: code,
+      question: ask === '' ? 'What can it do to you?' : ask,
+      of: present[n % present.length] ?? first,
+      answer: 'shown on the spot, in their own words',
+    })),
+    looked: looks.map((what) => ({ what, by: first, seen: 'sound' })),
+    loads: hasLoads ? [{ what: 'rotor', kg: 40, way: 'two' }] : [],
+    weather: { air_c: 18 },
+    beside: 'nobody near',
+  };
+}
+
 /** Every test of the air that the papers of a job ask for, by the gas tester. */
 export const airSteps = (state: DossierState, now = START): Step[] =>
   state
@@ -550,9 +597,10 @@ export function permitSteps(
 ): Step[] {
   const screen: Step = ['hana', screenOf(state, yes)];
   const screened = carryOut([screen], state);
+  const assess: Step = ['hana', assessOf(screened)];
   return [
     screen,
-    ['hana', assessOf(screened)],
+    assess,
     ['hana', { kind: 'approve-permit' }],
     ...entrySteps(screened),
     ...hotSteps(screened),
@@ -560,6 +608,8 @@ export function permitSteps(
     ...airSteps(screened, now),
     ...(screened && needsBarriers(screened, site) ? [SET_BARRIERS] : []),
     ...kitSteps(screened, now),
+    ...cylinderSteps(screened),
+    ['jun', briefingOf(carryOut([assess], screened))],
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];
 }

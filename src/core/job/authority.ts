@@ -156,6 +156,11 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
       return ['performing-authority', 'isolating-process', 'area-operator', 'coordinator'];
     case 'approve-gas-test':
       return ['site-manager', 'issuing-authority'];
+    case 'allow-pressure-repair':
+      return ['site-manager'];
+    case 'hold-briefing':
+    case 'brief-latecomer':
+      return ['performing-authority', 'issuing-authority', 'coordinator'];
     case 'count-joints':
     case 'set-barriers':
       return [
@@ -201,6 +206,7 @@ export function listRolesFor(command: Command, graph: PlantGraph): readonly Role
     // Whoever runs the job and sees someone outside ticks them out at once; nobody ticks out themselves.
     case 'leave-space':
       return ['attendant', 'coordinator', 'issuing-authority', 'performing-authority'];
+    case 'check-cylinders':
     case 'brief-watch':
     case 'ask-cold':
     case 'clear-neighbour':

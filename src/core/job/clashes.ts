@@ -10,6 +10,7 @@ import {
   type Place,
   type Span,
 } from '../schedule';
+import { findClearDistance } from './clearing';
 import { keyOfClash } from './evolve/papers';
 import { valuesFor } from './sums';
 import { listPapers } from './papers';
@@ -90,6 +91,7 @@ export function describeDoing(
     plan: plan.kind === 'none' ? undefined : plan.plan,
     lifted: isolation.test?.points ?? [],
     starts: permit.kind === 'closed' && isolation.started === undefined,
+    clears_m: isOver(dossier) ? undefined : findClearDistance(dossier, site),
     values: valuesFor(dossier, site),
   };
 }

@@ -7,6 +7,7 @@ import {
   WALKED,
   type Step,
 } from '../../../tests/support/seal-change';
+import { findClearDistance } from './clearing';
 import { LINE as TWO_SECTIONS } from '../../../tests/support/refusal-rows/clearing';
 import { listNextUp } from '../watch';
 import {
@@ -66,6 +67,22 @@ describe('a line that is cleared with gas', () => {
     expect(forced.clearing?.readings.behind?.bar).toBe(1.5);
     expect(forced.halt?.reason).toContain('from 1.2 to 1.5 bar');
     expect(refusalsOf(forced, 'hana', { kind: 'sign-on', person: 'kit', lock: 'W-02' })).toContain('work-stopped'); // prettier-ignore
+  });
+
+  it('keeps other jobs off until it is cleared, and has been read without pressure', () => {
+    expect(findClearDistance(there([]), site)).toBeUndefined();
+    expect(findClearDistance(there([['jun', LINE]]), site)).toBe(30);
+    const launched = there(LAUNCHED);
+    expect(findClearDistance(launched, site)).toBe(30);
+    const done = (bar: number): Dossier => {
+      const { clearing } = launched;
+      if (!clearing) throw new Error('no line');
+      const reading = { by: 'jun', at: START, bar, instrument: 'PG-T1' };
+      const readings = { ahead: reading, behind: reading };
+      return { ...launched, clearing: { ...clearing, run: undefined, cleared: 1, readings } };
+    };
+    expect(findClearDistance(done(0.5), site)).toBe(30);
+    expect(findClearDistance(done(0), site)).toBeUndefined();
   });
 
   it('stands off from its receiver by the site’s rule or the sum, whichever is farther', () => {

@@ -5,6 +5,7 @@ import { refuse, type Refusal } from '../rules/refuse';
 import { PIG_SIDES } from './commands-clearing';
 import type { ClearingRecord, CriticalMessage } from './clearing-records';
 import type { CommandOf } from './commands';
+import type { SiteValues } from '../rules/values';
 import type { Context, SiteFacts } from './site';
 import type { Dossier } from './state';
 
@@ -73,6 +74,19 @@ export interface ClearingView {
   readonly unread: readonly Side[];
 }
 
+/** How far off everybody stays from a line that is cleared with gas (m). */
+const findZone = ({ worked }: ClearingRecord, values: SiteValues): number =>
+  Math.max(values['receiver-clear-m'], ...worked.sections.map(({ clear_m }) => clear_m));
+
+/** The same while there is or may be gas in it; undefined where nothing is to be cleared any more. */
+export const findClearDistance = (
+  { clearing }: Dossier,
+  { values }: SiteFacts,
+): number | undefined =>
+  clearing && (findSection(clearing) || requireDead(clearing).length > 0)
+    ? findZone(clearing, values)
+    : undefined;
+
 export function viewClearing(
   { clearing }: Dossier,
   { values }: SiteFacts,
@@ -82,11 +96,10 @@ export function viewClearing(
   const section = findSection(clearing);
   const { run, plan } = clearing;
   const until = run?.stuck?.at ?? now;
-  const clear = Math.max(0, ...clearing.worked.sections.map(({ clear_m }) => clear_m));
   return {
     section,
     pig: run && section && findPig(section, run.seen, plan.speed_m_min, until),
-    zone_m: Math.max(values['receiver-clear-m'], clear),
+    zone_m: findZone(clearing, values),
     unread: clearing.isCharged ? listUnread(clearing) : [],
   };
 }

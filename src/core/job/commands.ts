@@ -6,6 +6,7 @@ import { CLEARING_COMMANDS, SIGHTS } from './commands-clearing';
 import { AUDIT_COMMANDS } from './commands-audit';
 import { ENTRY_COMMANDS } from './commands-entry';
 import { HOT_COMMANDS } from './commands-hot';
+import { BRIEFING_COMMANDS } from './commands-briefing';
 import { KIT_COMMANDS } from './commands-kit';
 import { EMPTIED, PERMIT_COMMANDS, WORK } from './commands-permit';
 import { RUN_UP_COMMANDS } from './commands-run-up';
@@ -317,6 +318,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
   ...RUN_UP_COMMANDS,
   ...CLEARING_COMMANDS,
   ...KIT_COMMANDS,
+  ...BRIEFING_COMMANDS,
 ]);
 
 export type Command = z.infer<typeof commandSchema>;

@@ -108,6 +108,14 @@ export type JobEvent =
   | ({ readonly kind: 'kit-checked' } & Body<'check-kit'>)
   | ({ readonly kind: 'kit-failed' } & Body<'fail-kit'>)
   | ({ readonly kind: 'joints-counted' } & Body<'count-joints'>)
+  | ({ readonly kind: 'cylinders-checked' } & Body<'check-cylinders'>)
+  | ({ readonly kind: 'pressure-repair-allowed' } & Body<'allow-pressure-repair'>)
+  | ({
+      readonly kind: 'briefing-held';
+      /** What the weather made it say. */
+      readonly told: readonly string[];
+    } & Body<'hold-briefing'>)
+  | ({ readonly kind: 'latecomer-briefed' } & Body<'brief-latecomer'>)
   | ({ readonly kind: 'clearing-planned'; readonly worked: ClearingPlan } & Body<'plan-clearing'>)
   | ({ readonly kind: 'line-walked' } & Body<'walk-line'>)
   | { readonly kind: 'pig-launched'; readonly from_m: number }

@@ -6,6 +6,7 @@ import { gateIsolation, gateStanding } from './gates';
 import { gateAir } from './air';
 import { gateClearances } from './clearances';
 import { gateCleared } from './clearing';
+import { gateBriefing } from './briefing';
 import { gateBarriers } from './barriers';
 import { gateEntryPlan, gateInside } from './entry';
 import { gateHotWork } from './hot-work';
@@ -55,6 +56,7 @@ export function gateIssue(dossier: Dossier, site: SiteFacts, now: string): Refus
     ...gateHotWork(dossier, site),
     ...gatePressureTest(dossier, site),
     ...gateAir(dossier, site, now),
+    ...gateBriefing(dossier, site, now),
   ];
 }
 

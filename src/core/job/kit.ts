@@ -9,6 +9,7 @@ import {
 } from '../kit/kit';
 import { listPlanPoints } from '../plant';
 import { findLineVoltage } from '../proving';
+import type { PaperKind } from '../permits';
 import { explainIn } from '../rules/book';
 import { refuse, type Refusal } from '../rules/refuse';
 import { listPapers } from './papers';
@@ -120,6 +121,23 @@ function listLeanedOn({ plan, kitChecks }: Dossier, { pressure = [] }: SiteFacts
 const listHoses = (dossier: Dossier, site: SiteFacts): PressureRow[] =>
   listLeanedOn(dossier, site).filter(({ id, of }) => of === 'hose' && id in dossier.kitChecks);
 
+/** Whether somebody has said that something is repaired under pressure. */
+export const isRepairedUnderPressure = ({ papers }: Dossier): boolean =>
+  papers?.answers.pressurised === 'yes';
+
+/** What is repaired under pressure has its written clearance, while that counts. */
+export function gatePressureRepair(dossier: Dossier, now: string): Refusal[] {
+  if (!isRepairedUnderPressure(dossier)) return [];
+  const { pressureRepair } = dossier;
+  if (!pressureRepair) return [refuse('pressure-repair-unwritten')];
+  const { until } = pressureRepair;
+  return Date.parse(until) > Date.parse(now) ? [] : [refuse('pressure-repair-over', { until })];
+}
+
+/** Before flame and sparks somebody has said how gas cylinders stand, or that there are none. */
+const gateCylinders = ({ cylinders }: Dossier, papers: readonly PaperKind[]): Refusal[] =>
+  papers.includes('hot-work') && !cylinders ? [refuse('cylinders-unsaid')] : [];
+
 /** What of its kit keeps a permit from being issued, and anyone from signing on. */
 export function gateKit(dossier: Dossier, site: SiteFacts, now: string): Refusal[] {
   return [
@@ -127,6 +145,8 @@ export function gateKit(dossier: Dossier, site: SiteFacts, now: string): Refusal
       .filter((need) => isKept(site, need))
       .flatMap((need) => refuseNeed(dossier, need, site, { now })),
     ...listLeanedOn(dossier, site).flatMap((row) => refusePressure(row, site.values, now)),
+    ...gateCylinders(dossier, listPapers(dossier, site)),
+    ...gatePressureRepair(dossier, now),
     ...(listHoses(dossier, site).length > 0 && dossier.joints === undefined
       ? [refuse('joints-uncounted')]
       : []),

@@ -86,6 +86,7 @@ describe('the papers of a job', () => {
       'Electrical certificate',
       'Hot work permit',
       'Task assessment',
+      'Briefing',
       'Isolation',
     ]);
     expect(sheetsOf(carryOut(USABLE.slice(0, 1))).map(({ title }) => title)).toEqual([
@@ -100,6 +101,39 @@ describe('the papers of a job', () => {
     const tested = sheetsOf(ISSUED_WITH('overpressure'));
     expect(fact(tested, 'P201-CAS')).toMatch(/^11 bar, .* kJ shut in; everybody stays .* m away$/);
     expect(fact(tested, 'Allowed by')).toContain('Uma Castleford-Roy');
+  });
+
+  it('say what was asked and answered at the briefing, who signed it, and how cylinders stand', () => {
+    const live = LIVE();
+    const unheard = live?.briefing && {
+      ...live,
+      briefing: { ...live.briefing, heard: { jun: live.briefing, lena: live.briefing } },
+    };
+    const late: Step = [
+      'jun',
+      {
+        kind: 'brief-latecomer',
+        person: 'kit',
+        topic: 'slips',
+        question: 'What would you trip over?',
+        answer: 'the hose',
+      },
+    ];
+    const sheets = sheetsOf(carryOut([late], unheard));
+    expect(table(sheets, 'Asked and answered')?.at(-1)).toEqual([
+      'What else goes on here',
+      expect.stringMatching(/^Who else works near you today/),
+      expect.any(String),
+      'shown on the spot, in their own words',
+    ]);
+    expect(table(sheets, 'Signed by')?.map(([who, , asked]) => [who, asked])).toEqual([
+      ['Jun Ravensworth', ''],
+      ['Lena Frostwick', ''],
+      ['Kit Oyelaran', 'What would you trip over? the hose'],
+    ]);
+    expect(fact(sheetsOf(ISSUED_WITH('spark')), 'Gas cylinders')).toBe(
+      'beside the north door, 12 m from the work; oxygen and fuel gas: apart by a distance (Jun Ravensworth)',
+    );
   });
 
   it('say which copy they are, and mark a second one', () => {

@@ -5,6 +5,7 @@ import { sayBounds } from './firms';
 import { listJobCautions } from './cautions';
 import { describeCertificate } from './certificates';
 import { clockOf, describeState, namer, type Sheet, type SheetFacts } from './sheet-parts';
+import { describeBriefing, describeCylinders } from './sheet-briefing';
 import { describeClearing } from './sheet-clearing';
 import { describeRunUp } from './sheet-run-up';
 import { describeLiveBeside, describeSums } from './sheet-sums';
@@ -108,6 +109,7 @@ function describePermit(dossier: Dossier, facts: SheetFacts): Sheet {
           ({ kind: 'list', title: `Caution: ${kind} (${of.join(', ')})`, items: says }) as const,
       ),
       ...describeSums(dossier, facts),
+      ...describeCylinders(dossier, facts),
       ...('assessment' in permit
         ? [
             {
@@ -343,6 +345,7 @@ export function describeSheets(dossier: Dossier, facts: SheetFacts): Sheet[] {
       .filter((kind) => kind !== 'general')
       .map((kind) => describeCertificate(kind, dossier, facts)),
     ...describeAssessment(dossier, facts),
+    ...describeBriefing(dossier, facts),
     ...describeIsolation(dossier, facts),
     ...describeRunUp(dossier, facts),
     ...describeClearing(dossier, facts),

@@ -9,6 +9,10 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'revalidate-permit':
     case 'sanction-test':
       return [actor, command.performer];
+    case 'hold-briefing':
+      return [...new Set([actor, ...command.present])];
+    case 'brief-latecomer':
+      return [command.person];
     case 'schedule-job':
       return [actor, command.operator];
     case 'show-bounds':
@@ -55,6 +59,7 @@ export function listSigners(command: Command, actor: string): readonly string[] 
     case 'take-clearance':
     case 'return-clearance':
     case 'approve-gas-test':
+    case 'allow-pressure-repair':
     case 'see-points':
     case 'set-grade':
     case 'return-plan':

@@ -4,6 +4,8 @@ import type { Figure } from '../bench';
 import type { AirUse } from '../gas';
 import type { ClearWay } from '../hotwork';
 import type { Grade, IsolationPlan, Scope } from '../plant';
+import type { CylinderCheck } from '../kit/cylinders';
+import type { BriefingRecord, PressureRepair } from './briefing-record';
 import type { ClearingRecord, CriticalMessage } from './clearing-records';
 import type { DETECTOR_FAULTS } from './commands-air';
 import type { WINDOW_CALLS } from './commands-run-up';
@@ -375,6 +377,12 @@ export interface Dossier {
   readonly kitChecks: Readonly<Record<string, Mark & { readonly seen: string }>>;
   /** Hose joints, all of them lashed. */
   readonly joints?: (Mark & { readonly joints: number; readonly fixed: string }) | undefined;
+  /** The briefing under the permit at hand. */
+  readonly briefing?: BriefingRecord | undefined;
+  /** Gas cylinders at the work, as somebody found them. */
+  readonly cylinders?: (Mark & CylinderCheck) | undefined;
+  /** Something that is repaired under pressure, allowed in writing. */
+  readonly pressureRepair?: PressureRepair | undefined;
   /** A line that is cleared with gas. */
   readonly clearing?: ClearingRecord | undefined;
   /** Messages between people who do not see each other, oldest first. */

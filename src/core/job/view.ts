@@ -47,7 +47,8 @@ import { listJobDefects, type JobDefect } from './defects';
 import { listClashes, type JobClash } from './clashes';
 import { listPapers, listProposed, listSuggested } from './papers';
 import { findInspectionDue } from './inspection';
-import { viewKit, type KitView } from './kit';
+import { viewBriefing, type BriefingView } from './briefing';
+import { isRepairedUnderPressure, viewKit, type KitView } from './kit';
 import { computeLamps, type Lamp } from './lamps';
 import { listLeakTests, type LeakTestDemand } from './leak-test';
 import { listLineup, type LinePoint } from './lineup';
@@ -121,6 +122,10 @@ export interface DossierView {
   /** A line that is cleared with gas, and whether there is one that could be. */
   readonly clearing: ClearingView | undefined;
   readonly canBeCleared: boolean;
+  /** What the briefing goes into, and whether it was held. */
+  readonly briefing: BriefingView;
+  /** Whether something is repaired under pressure. */
+  readonly isRepairedUnderPressure: boolean;
   /** What it needs of kit, and what was looked at for it. */
   readonly kit: KitView;
   /** Whether barriers and notices are recorded before the permit is issued. */
@@ -298,6 +303,8 @@ export function viewDossier(
     runUp: viewRunUp(dossier, site, now),
     clearing: viewClearing(dossier, site, now),
     canBeCleared: canBeCleared(dossier, site),
+    briefing: viewBriefing(dossier, site, now, others, jobId),
+    isRepairedUnderPressure: isRepairedUnderPressure(dossier),
     kit: viewKit(dossier, site, now),
     needsBarriers: needsBarriers(dossier, site),
     bounds: sayBounds(dossier),

@@ -36,7 +36,7 @@ export interface TaskAssessment {
   readonly takenFrom?: string | undefined;
 }
 
-const listTreated = ({ steps }: Pick<TaskAssessment, 'steps'>): TreatedHazard[] =>
+export const listTreated = ({ steps }: Pick<TaskAssessment, 'steps'>): TreatedHazard[] =>
   steps.flatMap(({ hazards }) => hazards);
 
 const collect = (codes: readonly string[], of: 'wear' | 'emergency'): string[] => [

@@ -39,13 +39,21 @@ export const QUESTIONS = {
     leads: 'pressure-test',
     why: 'a pressure test stores energy (practice; ASME PCC-2, from memory)',
   },
+  pressurised: {
+    asks: 'Is anything tightened, clamped or repaired while it is under pressure?',
+    leads: undefined,
+    why: 'nothing is repaired under pressure without a written clearance (practice)',
+  },
   rays: {
     asks: 'Are X-rays or a radioactive source used?',
     leads: 'radiography',
     why: 'people nearby can be irradiated (practice)',
   },
 } as const satisfies Readonly<
-  Record<string, { readonly asks: string; readonly leads: PaperKind; readonly why: string }>
+  Record<
+    string,
+    { readonly asks: string; readonly leads: PaperKind | undefined; readonly why: string }
+  >
 >;
 
 export type QuestionCode = keyof typeof QUESTIONS;
@@ -138,11 +146,10 @@ function listByIsolation({ graph, plan, requirement }: ScreeningFacts): Reason[]
 }
 
 const listByAnswers = (answers: Answers): Reason[] =>
-  QUESTION_CODES.filter((code) => answers[code] === 'yes').map((code) => ({
-    kind: QUESTIONS[code].leads,
-    why: QUESTIONS[code].why,
-    must: true,
-  }));
+  QUESTION_CODES.filter((code) => answers[code] === 'yes').flatMap((code) => {
+    const { leads, why } = QUESTIONS[code];
+    return leads === undefined ? [] : [{ kind: leads, why, must: true }];
+  });
 
 /** Papers out of their reasons, in the order of the kinds. */
 const gatherPapers = (reasons: readonly Reason[]): ProposedPaper[] =>

@@ -36,6 +36,10 @@ export const CLASH_RULES = {
     'nobody stays within the stand-off of a pressure test (practice; ASME PCC-2, from memory)',
     'put a wall or barrier between that is made for it',
   ),
+  'line-cleared-by-crew': clash(
+    'nobody stays within the stand-off of a line under gas (practice; energy by ASME PCC-2, from memory)',
+    'put a wall or barrier between that is made for it',
+  ),
   'point-both-ways': clash(
     'a point cannot stand in two positions (energy model; 29 CFR 1910.147(f)(1))',
     'isolate the other job elsewhere',

@@ -69,6 +69,73 @@ export const KIT_RULES = {
     'each hose joint under pressure has a lashing, fixed apart from the coupling, and they are counted on the permit (practice)',
     'Count joints and lashings, and record both.',
   ),
+  'cylinders-unsaid': rule(
+    'permit',
+    fixed('Nobody has said whether gas cylinders stand at the work.'),
+    'cylinders stand off from sparks and flame (practice: 25 ft)',
+    'Look, and record how they stand, or that there are none.',
+  ),
+  'cylinder-loose': rule(
+    'permit',
+    fixed('A gas cylinder is not upright and tied.'),
+    '29 CFR 1910.253(b)(2)(ii), from memory; practice',
+    'Stand it up and tie it to something that holds.',
+  ),
+  'cylinder-uncapped': rule(
+    'permit',
+    fixed('A gas cylinder that is not connected has no cap on.'),
+    '29 CFR 1910.253(b)(2)(iv), from memory',
+    'Put its cap on.',
+  ),
+  'oxygen-beside-fuel': rule(
+    'permit',
+    (f) => `Oxygen stands less than ${f.least} m from fuel gas, and there is no wall between.`,
+    '29 CFR 1910.253(b)(4)(iii), from memory: 20 ft, or a wall of 5 ft that stands half an hour of fire',
+    'Move one of them, or put up the wall.',
+  ),
+  'oxygen-oily': rule(
+    'permit',
+    fixed('Nobody has seen that oxygen is free of oil and grease.'),
+    '29 CFR 1910.253(a)(2), from memory: oil and grease burn by themselves in oxygen',
+    'Look at valve, regulator, hoses and gloves; clean them with what is made for oxygen.',
+  ),
+  'cylinder-near': rule(
+    'permit',
+    (f) => `Gas cylinders stand ${f.off} m from the cutting or welding: at least ${f.least} m.`,
+    'practice: 25 ft, or the distance that the site has set',
+    'Move them further off.',
+  ),
+  'cylinder-slung': rule(
+    'permit',
+    fixed('Nobody has said that the cylinders came on a trolley or in a cradle.'),
+    '29 CFR 1926.350(a)(2), from memory: hoisted on a cradle or pallet, never by sling or magnet',
+    'Set them down. Lift them in a cradle.',
+  ),
+  'cylinder-leaks': rule(
+    'permit',
+    (f) =>
+      `A cylinder leaks, and is not outdoors, tagged and ${f.least} m from anything that could light it.`,
+    'a leaking cylinder is taken outdoors and tagged (29 CFR 1926.350(a)(12), from memory; the distance is practice)',
+    'Clear the place, take it outdoors, tag it, and keep everything off that could light it.',
+  ),
+  'pressure-repair-unwritten': rule(
+    'permit',
+    fixed('Something is repaired under pressure, and no clearance for that is written.'),
+    'nothing under pressure is tightened, clamped or repaired without a written clearance (practice)',
+    'The site manager clears it in writing; or let it down and answer no.',
+  ),
+  'pressure-repair-over': rule(
+    'permit',
+    (f) => `The clearance to repair under pressure ended ${f.until}.`,
+    'nothing under pressure is tightened, clamped or repaired without a written clearance (practice)',
+    'The site manager clears it anew, or it is let down.',
+  ),
+  'pressure-repair-unasked': rule(
+    'permit',
+    fixed('Nobody has said that anything here is repaired under pressure.'),
+    'a clearance belongs to work that was asked for (practice)',
+    'Answer that question with yes when the papers are decided.',
+  ),
   'pressure-unsafe': rule(
     'permit',
     (f) => `${f.item} is tagged as unsafe: ${f.why}.`,

@@ -250,12 +250,6 @@ export const PERMIT_RULES = {
     'an isolation that is being taken apart is not worked behind (practice)',
     'Raise a new job.',
   ),
-  'briefing-missing': rule(
-    'permit',
-    fixed('The briefing has not been held.'),
-    'briefed at issue (practice)',
-    'Brief the crew and tick it off.',
-  ),
   'permit-lapsed': rule(
     'permit',
     (f) => `The permit lapsed at ${f.until}.`,

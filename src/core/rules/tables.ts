@@ -1,3 +1,4 @@
+import { BRIEFING_RULES } from './briefing';
 import { CHANGE_RULES } from './changes';
 import { CLEARING_RULES } from './clearing';
 import { CLASH_RULES } from './clashes';
@@ -28,6 +29,7 @@ export const RULES = {
   ...OUTSIDE_RULES,
   ...RUN_UP_RULES,
   ...KIT_RULES,
+  ...BRIEFING_RULES,
   ...CLEARING_RULES,
   ...RESTORING_RULES,
   ...SITE_RULES,

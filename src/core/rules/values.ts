@@ -73,6 +73,29 @@ export const SITE_VALUES = {
     'practice; tools, ladders and loads count from their far end',
   ),
   'stake-least-m': number('An earth stake stands at least deep', 'm', [0.6, 0.6, 3], 'practice'),
+  briefing: {
+    kind: 'choice',
+    title: 'The briefing before the work',
+    options: {
+      signed: 'is recorded question by question, and everybody who was there signs',
+      said: 'is held, and whoever issues the permit says so',
+    },
+    standard: 'signed',
+    basis: 'both are in use (practice)',
+  },
+  'briefing-h': number('A briefing counts for', 'h', [1, 12, 24], 'practice; one shift'),
+  'lift-alone-kg': number(
+    'One person lifts at most',
+    'kg',
+    [5, 23, 23],
+    'NIOSH lifting equation (Waters et al., 1993): 23 kg in the best posture',
+  ),
+  'cylinders-off-m': number(
+    'Gas cylinders stand off from cutting and welding by at least',
+    'm',
+    [7.6, 7.6, 50],
+    'practice: 25 ft',
+  ),
   'kit-check-h': number(
     'What was looked at before use counts for',
     'h',

@@ -19,6 +19,7 @@ export const CLASH_CODES = [
   'lift-over-crew',
   'rays-by-crew',
   'pressure-test-by-crew',
+  'line-cleared-by-crew',
   'point-both-ways',
 ] as const;
 export type ClashCode = (typeof CLASH_CODES)[number];
@@ -36,6 +37,8 @@ export interface Doing {
   readonly lifted: readonly string[];
   /** It is being started again after the work. */
   readonly starts: boolean;
+  /** How far off everybody stays from a line that it clears with gas (m); undefined where it clears none. */
+  readonly clears_m?: number | undefined;
   /** The site's values as they count for it: its own sums may ask for longer distances. */
   readonly values: SiteValues;
 }
@@ -157,6 +160,13 @@ function keepsAway(
       : undefined;
 }
 
+function lineClearedByCrew({ a, b }: Pair): string | undefined {
+  const { clears_m } = a;
+  return clears_m !== undefined && isNear(a.place, b.place, clears_m)
+    ? `${a.job} clears a line with gas ${away(a.place, b.place)} from the place where ${b.job} works; ${clears_m} m are kept clear`
+    : undefined;
+}
+
 function pointBothWays({ a, b }: Pair): string | undefined {
   if (!b.plan) return undefined;
   const needed = new Set(listPlanPoints(b.plan));
@@ -178,6 +188,7 @@ const FINDERS: Readonly<Record<ClashCode, (pair: Pair) => string | undefined>> =
     (values) => values['pressure-test-clear-m'],
     'tests under pressure',
   ),
+  'line-cleared-by-crew': lineClearedByCrew,
   'point-both-ways': pointBothWays,
 };
 
@@ -189,6 +200,7 @@ export const isCause = (doing: Doing): boolean =>
   isHot(doing) ||
   doing.starts ||
   doing.lifted.length > 0 ||
+  doing.clears_m !== undefined ||
   doing.papers.some((paper) => DANGEROUS.includes(paper)) ||
   doing.scope.work.some(({ activity }) => activity === 'enter');
 

@@ -1,3 +1,3 @@
 export * from './clash';
-export { findDistance, findPlace, type Place } from './place';
+export { findDistance, findPlace, isNear, type Place } from './place';
 export type { Span } from './window';

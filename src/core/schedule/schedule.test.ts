@@ -150,6 +150,7 @@ describe('two jobs in each other’s way', () => {
     ['a lift', { papers: ['lifting'] }, 'lift-over-crew', 10],
     ['rays', { papers: ['radiography'] }, 'rays-by-crew', 30],
     ['a pressure test', { papers: ['pressure-test'] }, 'pressure-test-by-crew', 10],
+    ['a line under gas', { clears_m: 42 }, 'line-cleared-by-crew', 42],
   ])('%s by a crew, within its distance', (_, more, code, metres) => {
     const near = doing('J-1', [['END', 'touch']], { ...HERE, ...more });
     expect(codes(near, opens(metres))).toEqual([[code, 'J-1', true]]);

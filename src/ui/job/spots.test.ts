@@ -15,6 +15,8 @@ const GATES = [
   'air',
   'entry',
   'hot-work',
+  'briefing',
+  'kit',
 ];
 
 const read = (file: string) => readFileSync(file, 'utf8');

@@ -13,6 +13,7 @@ export type TabId =
   | 'neighbours'
   | 'run-up'
   | 'kit'
+  | 'briefing'
   | 'clearing'
   | 'energy'
   | 'photographs'
@@ -39,6 +40,9 @@ const SPOTS = {
   firms: 'stage',
   barriers: 'stage',
   kit: 'kit',
+  briefing: 'briefing',
+  cylinders: 'hot-work',
+  'pressure-repair': 'stage',
   clearances: 'stage',
   'gas-test': 'stage',
   'hand-back': 'stage',
@@ -72,6 +76,13 @@ type Spot = keyof typeof SPOTS;
 /** Where each rule that can hold a job up is cleared. */
 export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'test-not-worked-out': 'sums',
+  'briefing-missing': 'briefing',
+  'briefing-old': 'briefing',
+  'leader-not-briefed': 'briefing',
+  'not-briefed': 'briefing',
+  'cylinders-unsaid': 'cylinders',
+  'pressure-repair-unwritten': 'pressure-repair',
+  'pressure-repair-over': 'pressure-repair',
   'too-hot': 'sums',
   'plan-missing': 'plan',
   'plan-stops': 'plan',
@@ -110,6 +121,7 @@ export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'critical-guard-over': 'defects',
   'change-breaks-plan': 'defects',
   'barriers-missing': 'barriers',
+  'kit-unknown': 'kit',
   'kit-missing': 'kit',
   'kit-unsafe': 'kit',
   'kit-undated': 'kit',
@@ -189,6 +201,7 @@ export const CLEARED_AT: Readonly<Partial<Record<RuleCode, Spot>>> = {
   'lift-over-crew': 'neighbours',
   'rays-by-crew': 'neighbours',
   'pressure-test-by-crew': 'neighbours',
+  'line-cleared-by-crew': 'neighbours',
   'point-both-ways': 'neighbours',
   'blanks-in': 'blanks',
   'box-still-locked': 'restore',

@@ -24,6 +24,9 @@ const CautionsPanel = dynamic(() => import('./cautions-panel').then((file) => fi
 const ClearancesPanel = dynamic(() =>
   import('./clearances-panel').then((file) => file.ClearancesPanel),
 );
+const PressureRepairPanel = dynamic(() =>
+  import('./pressure-repair-panel').then((file) => file.PressureRepairPanel),
+);
 const GasTestPanel = dynamic(() => import('./gas-test-panel').then((file) => file.GasTestPanel));
 const DefectsPanel = dynamic(() => import('./defects-panel').then((file) => file.DefectsPanel));
 const WriteProcedure = dynamic(() =>
@@ -40,6 +43,9 @@ export function StagePanel(props: DossierProps) {
       <Work {...props} />
       {view.clearances.length > 0 && view.stage !== 'closed' && <ClearancesPanel {...props} />}
       {view.gasTests.length > 0 && view.stage !== 'closed' && <GasTestPanel {...props} />}
+      {view.isRepairedUnderPressure && view.stage !== 'closed' && (
+        <PressureRepairPanel {...props} />
+      )}
       {view.cautions.length > 0 && <CautionsPanel cautions={view.cautions} />}
       {hasDefects && <DefectsPanel {...props} />}
       {procedures && <WriteProcedure {...props} />}

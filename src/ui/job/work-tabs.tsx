@@ -14,6 +14,9 @@ const AirTab = dynamic(() => import('./air/air-tab').then((file) => file.AirTab)
 const EntryPanel = dynamic(() => import('./entry/entry-panel').then((file) => file.EntryPanel));
 const AuditPanel = dynamic(() => import('./permit/audit-panel').then((file) => file.AuditPanel));
 const ClashPanel = dynamic(() => import('./clash-panel').then((file) => file.ClashPanel));
+const BriefingTab = dynamic(() =>
+  import('./briefing/briefing-tab').then((file) => file.BriefingTab),
+);
 const KitPanel = dynamic(() => import('./kit-panel').then((file) => file.KitPanel));
 const ClearingTab = dynamic(() =>
   import('./clearing/clearing-tab').then((file) => file.ClearingTab),
@@ -63,6 +66,12 @@ export function listWorkTabs(props: DossierProps): Tab<TabId>[] {
       label: 'Hot work',
       count: countIn('hot-work', view.holding),
       content: <HotWorkPanel {...props} />,
+    }),
+    ...tab(atHatch && view.briefing.isSigned && view.briefing.agenda.topics.length > 2, {
+      id: 'briefing',
+      label: 'Briefing',
+      count: countIn('briefing', view.holding),
+      content: <BriefingTab {...props} />,
     }),
     ...tab(view.stage === 'permit' || view.stage === 'work', {
       id: 'locks',

@@ -78,6 +78,10 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
   'Kit and pressure equipment': [
     'stake-least-m',
     'kit-check-h',
+    'briefing',
+    'briefing-h',
+    'lift-alone-kg',
+    'cylinders-off-m',
     'probe-tip-most-mm',
     'inspect-portable-months',
     'inspect-fixed-months',

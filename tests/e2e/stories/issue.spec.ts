@@ -18,7 +18,6 @@ test('a permit is issued at the hatch, without opening the job', async ({ page }
 
   const budget = { presses: 12, keys: 40 };
   await keepBudget(page, 'issue at the hatch', budget, async () => {
-    await hand.getByRole('checkbox', { name: /briefing held/ }).check();
     await hand.getByRole('button', { name: 'Issue with both signatures' }).click();
     await signByHand(page, 'hana', 'jun');
     await expect(queue.getByRole('link', { name: new RegExp(job) })).toContainText('permit live');

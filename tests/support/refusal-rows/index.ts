@@ -1,8 +1,10 @@
 import { AIR_ROWS } from './air';
 import { AMISS_ROWS } from './amiss';
 import { AUDIT_ROWS } from './audits';
+import { BRIEFING_ROWS } from './briefing';
 import { CLEARANCE_ROWS } from './clearances';
 import { CLEARING_ROWS } from './clearing';
+import { CYLINDER_ROWS } from './cylinders';
 import { DETECTOR_ROWS } from './detectors';
 import { DUTY_ROWS } from './duties';
 import { ENTRY_ROWS } from './entry';
@@ -41,6 +43,8 @@ export const ALL_ROWS: readonly RefusalRow[] = [
   ...AMISS_ROWS,
   ...RUN_UP_ROWS,
   ...KIT_ROWS,
+  ...BRIEFING_ROWS,
+  ...CYLINDER_ROWS,
   ...CLEARING_ROWS,
   ...RESTORING_ROWS,
   ...SUM_ROWS,

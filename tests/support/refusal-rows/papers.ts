@@ -61,7 +61,7 @@ export const PAPER_ROWS: RefusalRow[] = [
     WALKED,
     'ada',
     screen({ answers: {} }),
-    Array.from({ length: 8 }, () => 'screening-open' as const),
+    Array.from({ length: 9 }, () => 'screening-open' as const),
   ],
   ['screened as proposed', WALKED, 'ada', screen({}), []],
   [
@@ -242,7 +242,7 @@ export const PAPER_ROWS: RefusalRow[] = [
     },
     'hana',
     { kind: 'issue-permit', hours: 1, briefed: true, performer: 'jun' },
-    ['scope-changed', 'not-let-down', 'not-proved', 'not-tried'],
+    ['scope-changed', 'not-let-down', 'not-proved', 'not-tried', 'briefing-missing'],
   ],
   ['a live permit cancelled', LIVE, 'hana', CANCEL, ['nothing-to-cancel']],
   ['an approved permit cancelled', APPROVED, 'ada', CANCEL, []],

@@ -91,11 +91,12 @@ export const PERMIT_ROWS: RefusalRow[] = [
     ['not-the-performer'],
   ],
   [
-    'issued without briefing',
+    'issued where a briefing is only said, and nobody says it',
     APPROVED,
     'hana',
     { ...ISSUE, briefed: false } as Command,
     ['briefing-missing'],
+    { site: { ...site, values: { ...site.values, briefing: 'said' } } },
   ],
   ['issued to the end of the shift', APPROVED, 'hana', { ...ISSUE, hours: 11 } as Command, []],
   [
@@ -118,7 +119,7 @@ export const PERMIT_ROWS: RefusalRow[] = [
     LIVE,
     'hana',
     { kind: 'sign-on', person: 'kit', lock: 'W-02' },
-    ['permit-lapsed', 'left-unattended', 'not-proved', 'not-tried'],
+    ['permit-lapsed', 'left-unattended', 'not-proved', 'not-tried', 'not-briefed'],
     { now: LATE },
   ],
   [

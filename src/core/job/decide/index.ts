@@ -15,6 +15,7 @@ import { decideDetector } from './detector';
 import { decideAlarm } from './alarm';
 import { decideAudit } from './audit';
 import { decideBox } from './box';
+import { decideBriefing } from './briefing';
 import { decideBypass } from './bypass';
 import { decideClearing, decideMessage, decidePigging } from './clearing';
 import { decideClearance } from './clearances';
@@ -135,7 +136,12 @@ function decideOn(dossier: Dossier, command: Command, context: Context): Outcome
     case 'check-kit':
     case 'fail-kit':
     case 'count-joints':
-      return decideKit(command, context);
+    case 'check-cylinders':
+    case 'allow-pressure-repair':
+      return decideKit(dossier, command, context);
+    case 'hold-briefing':
+    case 'brief-latecomer':
+      return decideBriefing(dossier, command, context);
     case 'plan-clearing':
       return decideClearing(dossier, command, context);
     case 'walk-line':

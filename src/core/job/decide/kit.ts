@@ -1,14 +1,21 @@
+import { refuseCylinders } from '../../kit/cylinders';
 import { needsAir } from '../../kit/kit';
 import { refuse } from '../../rules/refuse';
 import { type CommandOf } from '../commands';
-import { refuseItem } from '../kit';
+import { isRepairedUnderPressure, refuseItem } from '../kit';
+import { listPapers } from '../papers';
 import { type Context } from '../site';
+import { type Dossier } from '../state';
 import { type Outcome } from './outcome';
+import { requireNotPerformer } from './performer';
 
-type Kit = CommandOf<'check-kit' | 'fail-kit' | 'count-joints'>;
+type Kit = CommandOf<
+  'check-kit' | 'fail-kit' | 'count-joints' | 'check-cylinders' | 'allow-pressure-repair'
+>;
 
 /** Decides what was looked at before use, what was found unfit, and how many joints of hoses are lashed. */
-export function decideKit(command: Kit, { site, now }: Context): Outcome {
+export function decideKit(dossier: Dossier, command: Kit, context: Context): Outcome {
+  const { site, now } = context;
   switch (command.kind) {
     case 'check-kit': {
       const { kit, air } = command;
@@ -39,5 +46,25 @@ export function decideKit(command: Kit, { site, now }: Context): Outcome {
         event: { ...command, kind: 'joints-counted' },
       };
     }
+    case 'check-cylinders':
+      return {
+        refusals: refuseCylinders(
+          command,
+          site.values,
+          listPapers(dossier, site).includes('hot-work'),
+        ),
+        event: { ...command, kind: 'cylinders-checked' },
+      };
+    case 'allow-pressure-repair':
+      return {
+        refusals: [
+          ...(isRepairedUnderPressure(dossier) ? [] : [refuse('pressure-repair-unasked')]),
+          ...requireNotPerformer(dossier, context),
+          ...(Date.parse(command.until) > Date.parse(now)
+            ? []
+            : [refuse('pressure-repair-over', { until: command.until })]),
+        ],
+        event: { ...command, kind: 'pressure-repair-allowed' },
+      };
   }
 }

@@ -99,7 +99,7 @@ function decideIssue(
       ...requireNotPerformer(dossier, context, command.performer),
       ...requireEnd(until, latest),
       ...requireWithinClearance(dossier, until, site),
-      ...(command.briefed ? [] : [refuse('briefing-missing')]),
+      ...(command.briefed || site.values.briefing === 'signed' ? [] : [refuse('briefing-missing')]),
     ],
     event: {
       kind: 'permit-issued',

@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../../rules/refuse';
 import { requireRole } from '../authority';
 import { type CommandOf } from '../commands';
+import { requireBriefed } from '../briefing';
 import { gateFirm, gateLeadOff } from '../firms';
 import { gateWork } from '../gates-permit';
 import { type Context } from '../site';
@@ -102,6 +103,7 @@ function decideSignOn(dossier: Dossier, command: CommandOf<'sign-on'>, context: 
       ...requireTeam(dossier, person, context),
       ...requirePapers(dossier, command, context),
       ...requireTold(dossier, person, context),
+      ...requireBriefed(dossier, person, context.site, context.now),
       ...requireFree(dossier, person, context),
       ...(on === undefined
         ? []

@@ -6,6 +6,7 @@ import { isFreed, type Dossier, type DossierState, type Mark } from '../state';
 import { applyNames } from '../names';
 import { evolveAbsent } from './absent';
 import { evolveAudits } from './audit';
+import { evolveBriefing } from './briefing';
 import { evolveClearing } from './clearing';
 import { evolveEntry, NO_ENTRY } from './entry';
 import { evolveHotWork, NO_HOT_WORK } from './hot-work';
@@ -191,6 +192,7 @@ export function evolveDossier(state: DossierState, event: JobEvent, mark: Mark):
     ...evolveRunUp(before, event, mark),
     ...evolveClearing(before, event, mark),
     ...evolveKit(before, event, mark),
+    ...evolveBriefing(before, event, mark),
     bypasses:
       event.kind === 'bypass-allowed' ? allow(planned.bypasses, event, mark) : planned.bypasses,
   };

@@ -2,6 +2,7 @@
 
 import type { ClearWay, Neighbour } from '../../../core/hotwork';
 import { BriefWatch } from './brief-watch';
+import { Cylinders } from './cylinders';
 import { isDownwind, WAYS_OF } from '../../../core/hotwork/surroundings';
 import { isFlammableSensor } from '../../../core/gas/sensors';
 import type { HotWorkView } from '../../../core/job';
@@ -243,6 +244,7 @@ export function HotWorkPanel(props: DossierProps) {
       </section>
       <Monitors hot={hot} props={props} />
       <BriefWatch {...props} />
+      <Cylinders {...props} />
     </Panel>
   );
 }

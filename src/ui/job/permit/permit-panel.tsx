@@ -32,12 +32,21 @@ function IssueForm({ view, names }: DossierProps) {
   if (permit.kind !== 'approved') return null;
   return (
     <>
-      <p>Ask {names[performer] ?? performer} and the crew, and listen for the answers:</p>
-      <ul className="list-disc pl-5 text-lg">
-        {permit.assessment.questions.map((question) => (
-          <li key={question}>{question}</li>
-        ))}
-      </ul>
+      {view.briefing.counts && view.dossier.briefing ? (
+        <p>
+          Briefed: {view.briefing.heard.map((id) => names[id] ?? id).join(', ')}, by{' '}
+          {names[view.dossier.briefing.by] ?? view.dossier.briefing.by}.
+        </p>
+      ) : (
+        <>
+          <p>Ask {names[performer] ?? performer} and the crew, and listen for the answers:</p>
+          <ul className="list-disc pl-5 text-lg">
+            {permit.assessment.questions.map((question) => (
+              <li key={question}>{question}</li>
+            ))}
+          </ul>
+        </>
+      )}
       <SmallForm
         button="Issue with both signatures"
         onSend={(read) => {
@@ -56,10 +65,12 @@ function IssueForm({ view, names }: DossierProps) {
           type="number"
           required={false}
         />
-        <label className="flex items-center gap-1 text-sm">
-          <input type="checkbox" name="briefed" className="checkbox checkbox-sm" /> briefing held
-          with {names[performer] ?? performer}
-        </label>
+        {!view.briefing.isSigned && (
+          <label className="flex items-center gap-1 text-sm">
+            <input type="checkbox" name="briefed" className="checkbox checkbox-sm" /> briefing held
+            with {names[performer] ?? performer}
+          </label>
+        )}
       </SmallForm>
     </>
   );

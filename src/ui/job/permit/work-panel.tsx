@@ -20,6 +20,9 @@ import { TeamPanel } from './team-panel';
 import { ValidityPanel } from './validity-panel';
 import { Beside } from '../../kit/moment';
 
+const BriefLatecomer = dynamic(() =>
+  import('../briefing/latecomer').then((file) => file.BriefLatecomer),
+);
 const FirmsPanel = dynamic(() => import('../firms-panel').then((file) => file.FirmsPanel));
 
 interface Props {
@@ -40,57 +43,66 @@ function SignOnForm({ permit, props }: Props) {
     ({ id, worker }) => worker && !(id in on) && (team.length === 0 || team.includes(id)),
   );
   const [picked, setPerson] = useState<string>();
-  const person = named.some(({ id }) => id === picked) ? picked : named[0]?.id;
+  const { isSigned, heard } = view.briefing;
+  const isBriefed = (id: string) => !isSigned || heard.includes(id);
+  const first = named.find(({ id }) => isBriefed(id)) ?? named[0];
+  const person = named.some(({ id }) => id === picked) ? picked : first?.id;
   // Whoever signs on hangs their own lock, where the site gave them one.
   const own = owned.find(({ owner }) => owner === person)?.id;
   return (
-    <SmallForm
-      button="Sign on"
-      onSend={(read) =>
-        void run({
-          kind: 'sign-on',
-          person: read('person'),
-          ...(points.length > 0
-            ? { each: Object.fromEntries(points.map((point) => [point, read(`at ${point}`)])) }
-            : { lock: read('lock') }),
-          ...(read('inCrew') === '' ? {} : { crew: read('inCrew') }),
-          ...(read('inHand') === '' ? {} : { permit: read('inHand') }),
-          ...(read('sparks') === 'on' ? { sparks: true } : {}),
-        })
-      }
-    >
-      <PickField
-        label="Who signs on"
-        name="person"
-        onPick={setPerson}
-        options={named.map(({ id, name, employer }) => ({ id, label: `${name}, ${employer}` }))}
-      />
-      {crews.length > 0 && (
-        <ChoiceField
-          label="In crew"
-          name="inCrew"
-          options={[
-            { id: '', label: 'the performing authority’s own' },
-            ...crews.map((id) => ({ id, label: id })),
-          ]}
-          required={false}
+    <>
+      {person !== undefined && !isBriefed(person) && (
+        <BriefLatecomer key={person} person={person} view={view} names={props.names} />
+      )}
+      <SmallForm
+        button="Sign on"
+        onSend={(read) =>
+          void run({
+            kind: 'sign-on',
+            person: read('person'),
+            ...(points.length > 0
+              ? { each: Object.fromEntries(points.map((point) => [point, read(`at ${point}`)])) }
+              : { lock: read('lock') }),
+            ...(read('inCrew') === '' ? {} : { crew: read('inCrew') }),
+            ...(read('inHand') === '' ? {} : { permit: read('inHand') }),
+            ...(read('sparks') === 'on' ? { sparks: true } : {}),
+          })
+        }
+      >
+        <PickField
+          label="Who signs on"
+          name="person"
+          value={first?.id}
+          onPick={setPerson}
+          options={named.map(({ id, name, employer }) => ({ id, label: `${name}, ${employer}` }))}
         />
-      )}
-      {points.length === 0 ? (
-        <PickField key={own} label="Personal lock" name="lock" options={owned} value={own} />
-      ) : (
-        points.map((point) => (
-          <PickField
-            key={point}
-            label={`Own lock on ${point}`}
-            name={`at ${point}`}
-            options={owned}
+        {crews.length > 0 && (
+          <ChoiceField
+            label="In crew"
+            name="inCrew"
+            options={[
+              { id: '', label: 'the performing authority’s own' },
+              ...crews.map((id) => ({ id, label: id })),
+            ]}
+            required={false}
           />
-        ))
-      )}
-      <TextField label="Number on the permit in their hand" name="inHand" required={false} />
-      {isHot && <CheckField name="sparks" label="makes flame, sparks or heat" />}
-    </SmallForm>
+        )}
+        {points.length === 0 ? (
+          <PickField key={own} label="Personal lock" name="lock" options={owned} value={own} />
+        ) : (
+          points.map((point) => (
+            <PickField
+              key={point}
+              label={`Own lock on ${point}`}
+              name={`at ${point}`}
+              options={owned}
+            />
+          ))
+        )}
+        <TextField label="Number on the permit in their hand" name="inHand" required={false} />
+        {isHot && <CheckField name="sparks" label="makes flame, sparks or heat" />}
+      </SmallForm>
+    </>
   );
 }
 
