@@ -261,6 +261,7 @@ const STORIES: readonly Story[] = [
     then: [
       [63, 'hana', { kind: 'give-copy', holder: 'Tarnbeck crew, at the press' }],
       on(70, 'kit', 'W-02'),
+      [90, 'vik', { kind: 'see-points', firm: 'BC', points: ['CB-HP1'], how: 'tried the handle' }],
       [
         110,
         'quin',

@@ -5,10 +5,22 @@ import { sharedDatabase } from './database';
 import { readBody, respondError } from './respond';
 import { findPinSource, findSiteManager } from './session';
 
+const signature = z.strictObject({ person: z.string().min(1).max(80), pin: pinSchema });
+
 /** Signatures as they arrive: who, with a fresh PIN. */
-export const signaturesSchema = z
-  .array(z.strictObject({ person: z.string().min(1).max(80), pin: pinSchema }))
-  .max(4);
+export const signaturesSchema = z.array(signature).max(4);
+
+/** The same on a job, where everybody at a briefing signs, and whoever recorded it. */
+export const jobSignaturesSchema = z.array(signature).max(61);
+
+/** Those that are asked for, one of each person: nothing else is worth checking a PIN. */
+export function pickSignatures(
+  signatures: z.infer<typeof signaturesSchema>,
+  signers: readonly string[],
+): z.infer<typeof signaturesSchema> {
+  const first = new Map([...signatures].reverse().map((one) => [one.person, one]));
+  return [...new Set(signers)].flatMap((person) => first.get(person) ?? []);
+}
 
 /** Checks every PIN; answers the response that refuses the first that is not right, or undefined. */
 export async function refuseSignatures(

@@ -128,6 +128,16 @@ test('a morning at the hatch: five jobs, a lapsed authorisation, a clash, a stop
   // The first job: nothing is missing, and the permit is out at once.
   await open(page, 'hana', `/jobs/${press.job}`);
   await fillBriefing(page, [nameOf('jun'), nameOf('lena')]);
+  // What would be refused is said before anybody types a PIN.
+  await page.getByRole('button', { name: 'Do not sign' }).click();
+  const answer = page.getByLabel('What they answered').first();
+  await answer.fill('OK');
+  const record = page.getByRole('button', { name: /^Record the briefing/ });
+  await record.click();
+  await expect(page.getByRole('alert').locator('[data-code="answer-says-nothing"]')).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Sign' })).toHaveCount(0);
+  await answer.fill('out past the gland');
+  await record.click();
   await sign(page, 'hana', 'jun', 'lena');
   await expect(page.getByText(`Held by ${nameOf('hana')}`)).toBeVisible();
   await showTab(page, 'Permit');

@@ -396,7 +396,7 @@ test('a wrong PIN signs nothing, and five lock it', async ({ page }) => {
   const tryPin = () =>
     page.request.post('/api/jobs/J-0003/commands', {
       data: {
-        command: { kind: 'submit-plan' },
+        command: { kind: 'sign-on', person: 'rosa', lock: 'W-02' },
         expected: 1,
         key: 'pin-try-key',
         signatures: [{ person: 'rosa', pin: '0000' }],

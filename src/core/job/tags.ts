@@ -29,6 +29,8 @@ export interface Tag {
   /** The lock beside it, once it hangs. */
   readonly lock?: string;
   readonly hung?: Mark;
+  /** The number of the earthing set, once one is on. */
+  readonly earth?: string;
   /** Until when the permit counts (ISO 8601, UTC), once it is issued. */
   readonly until?: string;
 }
@@ -59,6 +61,7 @@ export function listTags(dossier: Dossier, { graph, people }: SiteFacts, job: st
       title: dossier.title,
       performer: people.get(dossier.performer)?.name ?? dossier.performer,
       lock: locked?.lock,
+      earth: isolation.earths[point],
       hung: locked ?? isolation.opened[point] ?? isolation.restrained[point],
       until: isHeld(permit) ? permit.until : undefined,
     };

@@ -53,6 +53,12 @@ describe('tags', () => {
   it('says who hung it with which lock, and until when the permit counts, once that is known', () => {
     const [breaker] = tagsOf(carryOut(fieldSteps().slice(0, 3), carryOut(USABLE)));
     expect(breaker).toMatchObject({ lock: 'E-01', hung: { by: 'elif' }, until: undefined });
+    const earthed = carryOut(USABLE);
+    const on = earthed && {
+      ...earthed,
+      isolation: { ...earthed.isolation, earths: { 'DR-2001': 'ES-3' } },
+    };
+    expect(tagsOf(on).find(({ point }) => point === 'DR-2001')?.earth).toBe('ES-3');
     const [live] = tagsOf(LIVE());
     const until = Date.parse(contextFor('ada').now) + 8 * 3_600_000;
     expect(live?.until).toBe(new Date(until).toISOString());

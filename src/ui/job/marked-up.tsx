@@ -27,6 +27,9 @@ export function MarkedUp({
     planned: closed,
     opened: tags.filter(({ held }) => held === 'open').map(({ point }) => point),
     locked: tags.filter(({ lock }) => lock !== undefined).map(({ point }) => point),
+    earths: Object.fromEntries(
+      tags.flatMap(({ point, earth }) => (earth === undefined ? [] : [[point, earth]])),
+    ),
     order: Object.fromEntries(tags.map(({ point, number }) => [point, number])),
   };
   return (
@@ -58,12 +61,12 @@ export function MarkedUp({
               <th>What</th>
               <th>Where</th>
               <th>Held</th>
-              <th>Lock</th>
+              <th>Lock or earth</th>
               <th>Tag</th>
             </tr>
           </thead>
           <tbody>
-            {tags.map(({ number, point, what, where, held, lock, code }) => (
+            {tags.map(({ number, point, what, where, held, lock, earth, code }) => (
               <tr key={`${number} ${point}`} className="border-t border-base-300">
                 <td className="py-1 font-mono">{number}</td>
                 <td className="whitespace-nowrap font-mono">{point}</td>
@@ -71,7 +74,7 @@ export function MarkedUp({
                 <td>{where}</td>
                 <td className="whitespace-nowrap">{HELD_WORDS[held]}</td>
                 <td className="font-mono">
-                  {lock ?? <span className="inline-block w-20 border-b" />}
+                  {lock ?? earth ?? <span className="inline-block w-20 border-b" />}
                 </td>
                 <td className="whitespace-nowrap font-mono">{code}</td>
               </tr>

@@ -22,7 +22,7 @@ export function Dialog({
         <Parts.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Parts.Content
           aria-describedby={undefined}
-          className="fixed left-1/2 top-16 z-50 flex w-[min(28rem,calc(100vw-2rem))] -translate-x-1/2 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-4 shadow-xl"
+          className="fixed left-1/2 top-16 z-50 flex max-h-[calc(100dvh-5rem)] w-[min(28rem,calc(100vw-2rem))] -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-4 shadow-xl"
         >
           <Parts.Title className="text-lg font-bold">{title}</Parts.Title>
           {children}

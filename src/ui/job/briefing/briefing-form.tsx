@@ -1,12 +1,14 @@
 'use client';
 
 import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { useFieldArray, useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import {
   LOAD_WAY_CODES,
   LOAD_WAYS,
   LOOK_CODES,
   LOOKS,
+  refuseBriefing,
   type LoadWay,
   type LookCode,
 } from '../../../core/briefing/briefing';
@@ -14,6 +16,10 @@ import { adviseWeather, HOT_FROM_C, type Weather } from '../../../core/briefing/
 import type { CommandOf } from '../../../core/job';
 import { CHILL_RANGE, EFFORTS, type Effort, type Sun } from '../../../core/space/climate';
 import { capitalise } from '../../../core/text';
+import { BRIEFING_RULES } from '../../../core/rules/briefing';
+import { explainWith } from '../../../core/rules/explain';
+import type { ExplainedRefusal, Refusal } from '../../../core/rules/refuse';
+import { Reasons } from '../../command/reasons';
 import { useCommand } from '../../command/use-command';
 import type { DossierProps } from '../types';
 
@@ -250,6 +256,7 @@ export function BriefingForm({
   onHeld,
 }: DossierProps & { readonly onHeld: () => void }) {
   const run = useCommand();
+  const [refused, setRefused] = useState<readonly ExplainedRefusal[]>([]);
   const { dossier, briefing } = view;
   const { agenda, beside } = briefing;
   const { performer, team } = dossier;
@@ -277,13 +284,17 @@ export function BriefingForm({
   const filled = useWatch({ control });
   const there = (filled.present ?? []).map((id) => ({ id, name: names[id] ?? id }));
   const parts = { register, there };
+  /** Looked over before anybody types a PIN: what would be refused is said at once. */
+  const send = (all: Filled) => {
+    const command = toCommand(all);
+    const against = refuseBriefing(command, agenda, view.values, (id) => names[id] ?? id).map(
+      explainWith<Refusal['code']>(BRIEFING_RULES, view.values.zone),
+    );
+    setRefused(against);
+    if (against.length === 0) void run(command).then((done) => done && onHeld());
+  };
   return (
-    <form
-      className="flex flex-col gap-3"
-      onSubmit={(event) =>
-        void handleSubmit((all) => void run(toCommand(all)).then((done) => done && onHeld()))(event)
-      }
-    >
+    <form className="flex flex-col gap-3" onSubmit={(event) => void handleSubmit(send)(event)}>
       <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
         <legend className="text-sm font-bold">Who is there</legend>
         {people.map(({ id, name, employer }) => (
@@ -383,6 +394,11 @@ export function BriefingForm({
         What else goes on in the same hall, or that nothing does
         <input required className={FIELD} {...register('beside')} />
       </label>
+      {refused.length > 0 && (
+        <div role="alert">
+          <Reasons refusals={refused} />
+        </div>
+      )}
       <button className="btn btn-primary btn-sm self-start max-sm:h-11">
         Record the briefing: all {there.length} sign
       </button>

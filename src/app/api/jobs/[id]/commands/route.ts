@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { listSigners } from '../../../../../core/job';
 import { sharedDatabase } from '../../../../../server/database';
 import { carryOut, commandSchema } from '../../../../../server/jobs';
 import { readBody, respondError } from '../../../../../server/respond';
 import { findMe } from '../../../../../server/session';
-import { refuseSignatures, signaturesSchema } from '../../../../../server/sign';
+import { jobSignaturesSchema, pickSignatures, refuseSignatures } from '../../../../../server/sign';
 import { guarded } from '../../../../../server/guarded';
 
 const schema = z.strictObject({
@@ -12,7 +13,7 @@ const schema = z.strictObject({
   key: z.string().min(8).max(64),
   /** When it was entered on a device that could not reach the server then. */
   enteredAt: z.iso.datetime().optional(),
-  signatures: signaturesSchema,
+  signatures: jobSignaturesSchema,
 });
 
 /** Carries out one command on a job. Each signature is a fresh PIN, checked before anything is decided. */
@@ -22,7 +23,8 @@ export const POST = guarded(
     if (!me) return respondError(401, 'Sign in first.');
     const body = await readBody(request, schema);
     if (!body.ok) return body.response;
-    const { signatures, ...rest } = body.value;
+    const { signatures: given, ...rest } = body.value;
+    const signatures = pickSignatures(given, listSigners(rest.command, me.id));
     const db = sharedDatabase();
     const refused = await refuseSignatures(db, signatures);
     if (refused) return refused;
