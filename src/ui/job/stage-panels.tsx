@@ -43,7 +43,7 @@ export function StagePanel(props: DossierProps) {
       <Work {...props} />
       {view.clearances.length > 0 && view.stage !== 'closed' && <ClearancesPanel {...props} />}
       {view.gasTests.length > 0 && view.stage !== 'closed' && <GasTestPanel {...props} />}
-      {view.isRepairedUnderPressure && view.stage !== 'closed' && (
+      {view.isRepairedUnderPressure && ['isolate', 'permit', 'work'].includes(view.stage) && (
         <PressureRepairPanel {...props} />
       )}
       {view.cautions.length > 0 && <CautionsPanel cautions={view.cautions} />}

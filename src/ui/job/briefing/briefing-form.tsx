@@ -78,6 +78,7 @@ const toCommand = (filled: Filled): CommandOf<'hold-briefing'> => ({
 });
 
 const FIELD = 'input input-sm w-full max-sm:h-11 max-sm:text-base';
+const LINES = 'textarea textarea-sm field-sizing-content min-h-8 w-full max-sm:text-base';
 const LIST = 'select select-sm w-full max-sm:h-11 max-sm:text-base';
 
 interface PartProps {
@@ -126,7 +127,7 @@ function PointLine({
       </legend>
       <label className="flex flex-col text-sm sm:col-span-2">
         Question
-        <input required className={FIELD} {...register(`${at}.question`)} />
+        <textarea required rows={1} className={LINES} {...register(`${at}.question`)} />
       </label>
       <label className="flex flex-col text-sm">
         Asked of
@@ -163,7 +164,7 @@ function LookLine({
 }) {
   const at = `looked.${n}` as const;
   return (
-    <div className="grid gap-2 sm:grid-cols-[14rem_14rem_minmax(0,1fr)]">
+    <div className="grid gap-2 sm:grid-cols-[minmax(0,1fr)_11rem_minmax(0,1.4fr)]">
       <span className="self-center text-sm font-bold">{capitalise(LOOKS[what])}</span>
       <select
         aria-label={`Who looked at ${LOOKS[what]}`}
@@ -392,7 +393,7 @@ export function BriefingForm({
       <WeatherFields register={register} weather={readWeather(filled as Partial<Filled>)} />
       <label className="flex flex-col text-sm">
         What else goes on in the same hall, or that nothing does
-        <input required className={FIELD} {...register('beside')} />
+        <textarea required rows={1} className={LINES} {...register('beside')} />
       </label>
       {refused.length > 0 && (
         <div role="alert">
@@ -400,7 +401,7 @@ export function BriefingForm({
         </div>
       )}
       <button className="btn btn-primary btn-sm self-start max-sm:h-11">
-        Record the briefing: all {there.length} sign
+        Record the briefing: everybody there signs
       </button>
     </form>
   );

@@ -12,6 +12,8 @@ import { CheckField, ChoiceField, SmallForm, TextField } from '../../kit/field';
 import { Instant } from '../../kit/moment';
 import type { DossierProps } from '../types';
 
+/** Nothing is chosen for whoever has not looked. */
+const UNSAID = { id: '', label: 'choose' };
 const APART = Object.entries(APART_WAYS).map(([id, label]) => ({ id, label }));
 const LIFTS = Object.entries(CYLINDER_LIFTS).map(([id, label]) => ({ id, label }));
 
@@ -21,7 +23,7 @@ export function Cylinders({ view, names }: DossierProps) {
   const { cylinders } = view.dossier;
   const [here, setHere] = useState(true);
   const [leaks, setLeaks] = useState(false);
-  const [apart, setApart] = useState<string>(APART[0]?.id ?? '');
+  const [apart, setApart] = useState('');
   const send = (read: (name: string) => string) => {
     const isTicked = (name: string) => read(name) === 'on';
     const where = read('where');
@@ -83,13 +85,13 @@ export function Cylinders({ view, names }: DossierProps) {
               <ChoiceField
                 label="Oxygen and fuel gas"
                 name="apart"
-                options={APART}
+                options={[UNSAID, ...APART]}
                 onPick={setApart}
               />
               {apart === 'distance' && (
                 <TextField label="Apart by (m)" name="apart_m" type="number" />
               )}
-              <ChoiceField label="They came" name="lift" options={LIFTS} />
+              <ChoiceField label="They came" name="lift" options={[UNSAID, ...LIFTS]} />
               <CheckField name="upright" label="each upright and tied" />
               <CheckField name="capped" label="caps on all that are not connected" />
               <CheckField name="clean" label="no oil or grease at oxygen, fittings and gloves" />
