@@ -26,6 +26,7 @@ const LEDGERS = [
   'photographs',
   'own-site',
   'event-versions',
+  'the-rest',
 ];
 const FOLDER = join('tests', 'ledgers');
 
