@@ -96,7 +96,8 @@ function briefOnly(
     kind === 'sign-on' && 'person' in rest ? [rest.person] : [],
   );
   const present = [...new Set(['jun', ...on])];
-  const of = (n: number) => present[n % present.length] ?? 'jun';
+  const asked = present.filter((one) => one !== 'jun');
+  const of = (n: number) => asked[n % asked.length] ?? 'jun';
   return {
     ...command,
     present,

@@ -558,13 +558,15 @@ export function briefingOf(
   if (!state) throw new Error('no job');
   const { topics, looks, hasLoads } = findAgenda(state, site);
   const [first = ''] = present;
+  // Whoever leads asks, and is not asked.
+  const asked = present.length > 1 ? present.filter((one) => one !== 'jun') : present;
   return {
     kind: 'hold-briefing',
     present: [...present],
     points: topics.map(({ code, ask }, n) => ({
       topic: code,
       question: ask === '' ? 'What can it do to you?' : ask,
-      of: present[n % present.length] ?? first,
+      of: asked[n % asked.length] ?? first,
       answer: 'shown on the spot, in their own words',
     })),
     looked: looks.map((what) => ({ what, by: first, seen: 'sound' })),

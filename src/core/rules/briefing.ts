@@ -55,6 +55,18 @@ export const BRIEFING_RULES = {
     'only who is there can be asked, and signs (practice)',
     'Name somebody who is there, or add them to those present.',
   ),
+  'asks-oneself': rule(
+    'permit',
+    (f) => `${f.person} asks and answers.`,
+    ASKED,
+    'Somebody else asks, or somebody else is asked.',
+  ),
+  'briefer-not-briefed': rule(
+    'work',
+    (f) => `${f.person} was not at the briefing, and cannot pass it on.`,
+    'who briefs somebody has heard it themselves (practice)',
+    'Somebody who was there does it, or the briefing is held again.',
+  ),
   'briefing-not-looked': rule(
     'permit',
     (f) => `Nobody has said who looked at ${f.what}.`,

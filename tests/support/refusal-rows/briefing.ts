@@ -63,7 +63,13 @@ export const BRIEFING_ROWS: RefusalRow[] = [
   ['a briefing held', UNBRIEFED, 'jun', brief({}), []],
   ['held again while the permit is out', LIVE, 'hana', brief({}), []],
   ['held before the task is assessed', () => carryOut(PERMIT.slice(0, 1), WALKED()), 'jun', brief({}), ['not-assessed']], // prettier-ignore
-  ['held by somebody who only works', UNBRIEFED, 'kit', brief({}), ['role-missing']],
+  [
+    'held by somebody who only works',
+    UNBRIEFED,
+    'kit',
+    brief({}),
+    ['role-missing', 'asks-oneself'],
+  ],
   ['one there is unknown', UNBRIEFED, 'jun', brief({ present: [...briefingOf(UNBRIEFED()).present, 'nobody'] }), ['person-unknown']], // prettier-ignore
   ['without a signature', UNBRIEFED, 'jun', brief({}), ['signature-missing'], { signed: new Set(briefingOf(UNBRIEFED()).present.filter((one) => one !== 'kit')) }], // prettier-ignore
   ['without whoever leads', UNBRIEFED, 'hana', briefingOf(UNBRIEFED(), ['kit', 'lena']), ['leader-not-briefed']], // prettier-ignore
@@ -73,6 +79,8 @@ export const BRIEFING_ROWS: RefusalRow[] = [
   ['answered with ok', UNBRIEFED, 'jun', first({ answer: 'OK.' }), ['answer-says-nothing']],
   ['answered in few words', UNBRIEFED, 'jun', first({ answer: 'ok: behind the wall' }), []],
   ['asked of one who is not there', UNBRIEFED, 'jun', first({ of: 'hana' }), ['not-at-briefing']],
+  ['asked of whoever asks', UNBRIEFED, 'jun', first({ of: 'jun' }), ['asks-oneself']],
+  ['asked of whoever leads, by somebody else', UNBRIEFED, 'hana', first({ of: 'jun' }), []],
   ['tools looked at by nobody', UNBRIEFED, 'jun', brief({ looked: [] }), ['briefing-not-looked']],
   ['tools looked at by one who is not there', UNBRIEFED, 'jun', brief({ looked: [{ what: 'tools', by: 'hana', seen: 'sound' }] }), ['not-at-briefing']], // prettier-ignore
   ['no tools used', UNBRIEFED, 'jun', brief({ looked: [{ what: 'tools', seen: 'looking only' }] }), []], // prettier-ignore
@@ -102,6 +110,8 @@ export const BRIEFING_ROWS: RefusalRow[] = [
   ['signed on after being briefed', () => carryOut([['jun', LATE_ONE]], WITHOUT_KIT()), 'hana', SIGN, []], // prettier-ignore
   ['briefed late with a question for yes or no', WITHOUT_KIT, 'jun', { ...LATE_ONE, question: 'Is it clear?' } as Command, ['question-not-open']], // prettier-ignore
   ['briefed late where nobody was briefed', UNBRIEFED, 'jun', LATE_ONE, ['briefing-missing']],
+  ['briefed late by oneself', WITHOUT_KIT, 'jun', { ...LATE_ONE, person: 'jun' } as Command, ['asks-oneself']], // prettier-ignore
+  ['briefed late by one who has not heard it', WITHOUT_KIT, 'rosa', LATE_ONE, ['briefer-not-briefed']], // prettier-ignore
   ['briefed late and answered with yes', WITHOUT_KIT, 'jun', { ...LATE_ONE, answer: 'yes' } as Command, ['answer-says-nothing']], // prettier-ignore
   ['nothing of the crane, where a load is lifted', () => ISSUED_WITH('lift'), 'jun', brief({}), ['hazard-not-briefed', 'hazard-not-briefed', 'briefing-not-looked', 'briefing-not-looked']], // prettier-ignore
 ];

@@ -1,11 +1,20 @@
 import { refuseBriefing, refusePoint } from '../../briefing/briefing';
 import { adviseWeather } from '../../briefing/weather';
-import { refuse } from '../../rules/refuse';
+import { refuse, type Refusal } from '../../rules/refuse';
 import { canBrief, findAgenda } from '../briefing';
 import { type CommandOf } from '../commands';
 import { type Context } from '../site';
 import { type Dossier } from '../state';
 import { nameOf, type Outcome } from './outcome';
+
+/** Whoever briefs somebody else recorded the briefing, or has heard it. */
+function requireHeard({ briefing }: Dossier, context: Context): Refusal[] {
+  const { actor } = context;
+  if (!briefing) return [refuse('briefing-missing')];
+  return actor === briefing.by || actor in briefing.heard
+    ? []
+    : [refuse('briefer-not-briefed', { person: nameOf(context, actor) })];
+}
 
 /** Decides what was asked and answered at the briefing, and who was briefed later. */
 export function decideBriefing(
@@ -13,7 +22,9 @@ export function decideBriefing(
   command: CommandOf<'hold-briefing' | 'brief-latecomer'>,
   context: Context,
 ): Outcome {
-  const { site } = context;
+  const { site, actor } = context;
+  const oneself = (asked: readonly string[]) =>
+    asked.includes(actor) ? [refuse('asks-oneself', { person: nameOf(context, actor) })] : [];
   const early = canBrief(dossier) ? [] : [refuse('not-assessed')];
   switch (command.kind) {
     case 'hold-briefing': {
@@ -27,6 +38,7 @@ export function decideBriefing(
           ...(command.present.includes(performer)
             ? []
             : [refuse('leader-not-briefed', { person: nameOf(context, performer) })]),
+          ...oneself(command.points.map(({ of }) => of)),
           ...refuseBriefing(command, findAgenda(dossier, site), site.values, (person) =>
             nameOf(context, person),
           ),
@@ -38,7 +50,8 @@ export function decideBriefing(
       return {
         refusals: [
           ...early,
-          ...(dossier.briefing ? [] : [refuse('briefing-missing')]),
+          ...requireHeard(dossier, context),
+          ...oneself([command.person]),
           ...refusePoint(command),
         ],
         event: { ...command, kind: 'latecomer-briefed' },

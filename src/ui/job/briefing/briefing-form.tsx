@@ -254,6 +254,7 @@ export function BriefingForm({
   view,
   choices,
   names,
+  me,
   onHeld,
 }: DossierProps & { readonly onHeld: () => void }) {
   const run = useCommand();
@@ -285,6 +286,8 @@ export function BriefingForm({
   const filled = useWatch({ control });
   const there = (filled.present ?? []).map((id) => ({ id, name: names[id] ?? id }));
   const parts = { register, there };
+  // Whoever asks is not asked.
+  const asked = there.filter(({ id }) => id !== me);
   /** Looked over before anybody types a PIN: what would be refused is said at once. */
   const send = (all: Filled) => {
     const command = toCommand(all);
@@ -313,7 +316,8 @@ export function BriefingForm({
       {points.fields.map((field, n) => (
         <PointLine
           key={field.id}
-          {...parts}
+          register={register}
+          there={asked}
           n={n}
           name={field.name}
           onRemove={field.topic === '' ? () => points.remove(n) : undefined}

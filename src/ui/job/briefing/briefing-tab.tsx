@@ -84,7 +84,13 @@ function Later(props: DossierProps) {
         options={workers.map(({ id, name, employer }) => ({ id, label: `${name}, ${employer}` }))}
       />
       {picked && (
-        <BriefLatecomer key={picked.id} person={picked.id} view={view} names={props.names} />
+        <BriefLatecomer
+          key={picked.id}
+          person={picked.id}
+          view={view}
+          names={props.names}
+          me={props.me}
+        />
       )}
     </details>
   );

@@ -9,11 +9,15 @@ export function BriefLatecomer({
   person,
   view,
   names,
-}: Pick<DossierProps, 'view' | 'names'> & { readonly person: string }) {
+  me,
+}: Pick<DossierProps, 'view' | 'names' | 'me'> & { readonly person: string }) {
   const run = useCommand();
   const point = view.dossier.briefing?.points[0];
   const name = names[person] ?? person;
   if (!point) return null;
+  if (person === me) {
+    return <p className="text-sm">You were not at the briefing. Somebody who was briefs you.</p>;
+  }
   return (
     <section
       aria-label={`Brief ${name}`}

@@ -52,7 +52,13 @@ function SignOnForm({ permit, props }: Props) {
   return (
     <>
       {person !== undefined && !isBriefed(person) && (
-        <BriefLatecomer key={person} person={person} view={view} names={props.names} />
+        <BriefLatecomer
+          key={person}
+          person={person}
+          view={view}
+          names={props.names}
+          me={props.me}
+        />
       )}
       <SmallForm
         button="Sign on"
