@@ -82,7 +82,7 @@ export function refusePoint({ question, answer }: Pick<BriefedPoint, 'question' 
 
 /** Refuses a load that is heavier than its way of carrying allows. Each of two is given no more than one may lift. */
 function refuseLoads({ loads }: Briefing, values: SiteValues): Refusal[] {
-  const alone = values['lift-alone-kg'];
+  const alone = values['lift-one-kg'];
   const most = { alone, two: 2 * alone, gear: Infinity };
   return loads.flatMap(({ what, kg, way }) =>
     kg > most[way]

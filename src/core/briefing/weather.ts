@@ -35,7 +35,7 @@ const DRINK = 'Drink a quarter of a litre every 15 to 20 min, and no more than 1
 /** What is done in the cold, by equivalent chill temperature (°C). Source: ACGIH TLV for cold stress (from memory). */
 const COLD_WORK = [
   { most: -43, says: undefined },
-  { most: -32, says: 'No bare skin. Nobody works on without a break.' },
+  { most: -32, says: 'No bare skin, and breaks in a warm place.' },
   { most: -12, says: 'Nobody alone: each is watched by another.' },
   { most: -7, says: 'A heated shelter is near, and used.' },
   { most: 4, says: 'Dry clothes against the cold, and a place to change them.' },

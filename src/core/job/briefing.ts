@@ -91,6 +91,8 @@ export function requireBriefed(
 export interface BriefingView {
   /** Whether the site has it recorded and signed, or only said. */
   readonly isSigned: boolean;
+  /** The hazards are assessed, so that it can be held. */
+  readonly canBeHeld: boolean;
   readonly agenda: Agenda;
   /** It was held, and still counts. */
   readonly counts: boolean;
@@ -115,6 +117,7 @@ export function viewBriefing(
   const place = findPlaceOf(dossier, site);
   return {
     isSigned: isSigned(site),
+    canBeHeld: canBrief(dossier),
     agenda: findAgenda(dossier, site),
     counts: gateBriefing(dossier, site, now).length === 0 && briefing !== undefined,
     beside: others

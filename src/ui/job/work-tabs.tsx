@@ -67,7 +67,7 @@ export function listWorkTabs(props: DossierProps): Tab<TabId>[] {
       count: countIn('hot-work', view.holding),
       content: <HotWorkPanel {...props} />,
     }),
-    ...tab(atHatch && view.briefing.isSigned && view.briefing.agenda.topics.length > 2, {
+    ...tab(atHatch && view.briefing.isSigned && view.briefing.canBeHeld, {
       id: 'briefing',
       label: 'Briefing',
       count: countIn('briefing', view.holding),

@@ -80,7 +80,6 @@ export const VALUE_GROUPS: Readonly<Record<string, readonly ValueCode[]>> = {
     'kit-check-h',
     'briefing',
     'briefing-h',
-    'lift-alone-kg',
     'cylinders-off-m',
     'probe-tip-most-mm',
     'inspect-portable-months',

@@ -90,7 +90,7 @@ export const BRIEFING_ROWS: RefusalRow[] = [
   ['46 kg by two', UNBRIEFED, 'jun', load(46, 'two'), []],
   ['46.1 kg by two', UNBRIEFED, 'jun', load(46.1, 'two'), ['load-too-heavy']],
   ['46.1 kg with gear', UNBRIEFED, 'jun', load(46.1, 'gear'), []],
-  ['20 kg by one where 15 are the most', UNBRIEFED, 'jun', load(20, 'alone'), ['load-too-heavy'], values({ 'lift-alone-kg': 15 })], // prettier-ignore
+  ['20 kg by one where 15 are the most', UNBRIEFED, 'jun', load(20, 'alone'), ['load-too-heavy'], values({ 'lift-one-kg': 15 })], // prettier-ignore
   ['heat without its humidity', UNBRIEFED, 'jun', air({ air_c: 27 }), ['briefing-humidity-unsaid']],
   ['just too cool for that', UNBRIEFED, 'jun', air({ air_c: 26 }), []],
   ['heat that allows work', UNBRIEFED, 'jun', air({ air_c: 30, humidity: 40, sun: 'none', effort: 'moderate' }), []], // prettier-ignore

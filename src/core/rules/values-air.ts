@@ -1,0 +1,180 @@
+import { number, type SiteValue } from './value-kinds';
+
+/** What a site may set for hot work, what keeps others off, the air at the work, and entries. */
+export const AIR_VALUES = {
+  'fire-watch': {
+    kind: 'choice',
+    title: 'Fire watch',
+    options: {
+      'each-welder': 'one for each welder',
+      shared: 'one for several welders, when an issuing authority allows it by name',
+    },
+    standard: 'each-welder',
+    basis: 'practice, the stricter as default',
+  },
+  'tail-min': number(
+    'Fire watch after the last spark',
+    'min',
+    [30, 60, 1440],
+    '29 CFR 1910.252(a)(2)(iii)(B): at least 30 min; NFPA 51B (2019 on): 60 min',
+  ),
+  'tail-checks-min': number(
+    'Then looked at from time to time for',
+    'min',
+    [0, 0, 720],
+    'site regimes of 3 h after the watch are in use (practice)',
+  ),
+  'tail-round-min': number(
+    'While it is watched, a round every',
+    'min',
+    [5, 15, 30],
+    'practice; a watch that nobody can show was kept does not count',
+  ),
+  'tail-check-min': number(
+    'While it is looked at from time to time, a round every',
+    'min',
+    [10, 30, 120],
+    'practice',
+  ),
+  'tail-final': {
+    kind: 'choice',
+    title: 'The last look after hot work is made by',
+    options: { 'fire-watch': 'a fire watch', safety: 'a safety auditor' },
+    standard: 'fire-watch',
+    basis: 'long regimes end with safety’s look (practice)',
+  },
+  'monitor-spacing-m': number(
+    'Monitors round hot work stand at most apart',
+    'm',
+    [2, 10, 20],
+    'practice; a cloud is wider than the gap',
+  ),
+  'monitor-leave-s': number(
+    'Time to stop hot work and leave after an alarm',
+    's',
+    [5, 15, 300],
+    'practice',
+  ),
+  'hot-work-radius-m': number(
+    'Hot work keeps from what can burn by',
+    'm',
+    [11, 11, 50],
+    'NFPA 51B and 29 CFR 1910.252(a)(2)(vii): 35 ft (11 m)',
+  ),
+  'lift-clear-m': number('Nobody within, beside a lift', 'm', [3, 10, 100], 'practice'),
+  'radiography-clear-m': number(
+    'Nobody within, beside radiography',
+    'm',
+    [10, 30, 500],
+    'practice; the distance follows from the source and is set by the radiation protection adviser',
+  ),
+  'pressure-test-clear-m': number(
+    'Nobody within, beside a pressure test',
+    'm',
+    [3, 10, 200],
+    'practice; the stand-off of the Bench counts where it is longer',
+  ),
+  'oxygen-least': number(
+    'Least oxygen to enter',
+    '% vol',
+    [19.5, 20, 20.9],
+    '29 CFR 1910.146(b): 19.5 %; the stricter practice as default',
+  ),
+  'oxygen-most': number(
+    'Most oxygen to enter or for hot work',
+    '% vol',
+    [21, 23.5, 23.5],
+    '29 CFR 1910.146(b): 23.5 %',
+  ),
+  'entry-lfl-most': number(
+    'Flammables to enter: below',
+    '% LFL',
+    [1, 10, 10],
+    '29 CFR 1910.146(b): 10 % of the LFL',
+  ),
+  'hot-lfl-most': number(
+    'Flammables for hot work: below',
+    '% LFL',
+    [0.5, 1, 10],
+    'the stricter practice as default',
+  ),
+  'exposure-most': number(
+    'Poisons to enter, of their exposure limits',
+    '%',
+    [10, 100, 100],
+    '29 CFR 1910.146(b) and 1910.1000; the stricter of the limits for a day and for any time',
+  ),
+  'exposure-school': {
+    kind: 'choice',
+    title: 'Exposure limits are those of',
+    options: {
+      strictest: 'whichever is the lowest',
+      us: 'NIOSH and OSHA',
+      eu: 'the EU Directives',
+    },
+    standard: 'strictest',
+    basis:
+      'two schools of limits are in force (from memory); where the chosen one has none for a gas, the other counts',
+  },
+  'lfl-basis': {
+    kind: 'choice',
+    title: 'Lower flammable limits are those of',
+    options: { iec: 'IEC 60079-20-1 (the lower)', nfpa: 'NFPA 325' },
+    standard: 'iec',
+    basis: 'the same gas has two limits; detectors are calibrated to one of them',
+  },
+  'air-test-min': number(
+    'A gas test lets people on for',
+    'min',
+    [5, 60, 240],
+    'tested again after each break (practice)',
+  ),
+  't90-times': number(
+    'A reading of the air counts after so many times the sensor’s time to nine tenths',
+    'times',
+    [1, 3, 5],
+    'practice; fewer only where the instrument’s manual says so',
+  ),
+  'detector-silence-s': number(
+    'A detector that stands at a job may be silent for at most',
+    's',
+    [10, 60, 600],
+    'a detector reads without a break (practice); nobody knows what the air is where nothing is read',
+  ),
+  'oxygen-fresh': number(
+    'Oxygen in fresh air',
+    '% vol',
+    [20, 20.9, 20.95],
+    '20.9 or 20.95 % vol are in use; the lower as default',
+  ),
+  'purge-chart': {
+    kind: 'chart',
+    title: 'Chart of purge times: spaces up to so many m³ = min',
+    standard: ['10=20', '50=30', '200=45', '1000=90', '2000=150'],
+    basis: 'the site’s own chart; the longest of chart, sum and field rule counts (practice)',
+  },
+  'air-changes-h': number(
+    'Air changes while people are inside a space, at least',
+    '1/h',
+    [4, 10, 60],
+    'practice; heat, welding fume and large spaces want their own sum',
+  ),
+  'call-every-min': number(
+    'People inside a space are called at least every',
+    'min',
+    [2, 15, 60],
+    'practice; 29 CFR 1910.146(i)(5)',
+  ),
+  'rescue-drill-days': number(
+    'The rescue is practised at least every',
+    'days',
+    [30, 365, 366],
+    '29 CFR 1910.146(k)(2)(iv): once every 12 months',
+  ),
+  'entry-kept-h': number(
+    'Longest a device may keep an entry before it is sent',
+    'h',
+    [1, 12, 24],
+    'site rule',
+  ),
+} as const satisfies Readonly<Record<string, SiteValue>>;
