@@ -1,4 +1,5 @@
 import {
+  briefingOf,
   carryOut,
   fieldSteps,
   HANDED_BACK,
@@ -188,6 +189,17 @@ describe('no sequence of commands whatsoever', () => {
       ...script,
       ...HANDED_BACK,
       ...restoreSteps(carryOut(HANDED_BACK, LIVE())),
+      ['jun', briefingOf(LIVE(), ['jun', 'lena'])],
+      [
+        'jun',
+        {
+          kind: 'brief-latecomer',
+          person: 'kit',
+          topic: 'slips',
+          question: 'What on the way there would you trip over?',
+          answer: 'the hose by the door',
+        },
+      ],
       ['hana', { kind: 'sign-on', person: 'lena', lock: 'W-03' }],
       ['lena', { kind: 'sign-off', person: 'lena', lock: 'W-03' }],
       ['hana', { kind: 'sign-on', person: 'jun', lock: 'W-01' }],
@@ -261,6 +273,13 @@ describe('no sequence of commands whatsoever', () => {
             signOns += 1;
             const missing = state && gateIsolation(state, site).map(({ code }) => code);
             expect({ seed, step, missing }).toEqual({ seed, step, missing: [] });
+            const heard = state?.briefing?.heard[event.person]?.at ?? '';
+            const hours = (now - Date.parse(heard)) / 3_600_000;
+            expect({ seed, step, briefed: hours <= site.values['briefing-h'] }).toEqual({
+              seed,
+              step,
+              briefed: true,
+            });
             const removed = state?.absent[event.person];
             expect({
               seed,
