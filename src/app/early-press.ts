@@ -7,6 +7,8 @@
 function keepEarlyPresses(): void {
   const root = document.documentElement;
   let again: (() => void) | undefined;
+  /** A page that does not answer by then (ms) never will: its buttons are what they are. */
+  const giveUp = 60_000;
   /** The work of a job answers a moment after the frame does (use-ready). */
   const answers = (element: Element | undefined): boolean => {
     const work = document.getElementById('workspace');
@@ -14,6 +16,7 @@ function keepEarlyPresses(): void {
       work !== null &&
       element !== undefined &&
       (work.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+    if (performance.now() > giveUp) return true;
     return 'awake' in root.dataset && (!isOfWork || 'ready' in root.dataset);
   };
   let pressed: Element | undefined;

@@ -184,6 +184,7 @@ test('a seal change from raise to close, by keyboard alone', async ({ page }) =>
   await press(page.getByRole('button', { name: 'Keep the assessment' }));
   await press(page.getByRole('button', { name: 'Approve' }));
   await sign(page, 'hana');
+  // Filled in directly: its fields are plain ones, and tabbing to each of thirty takes minutes.
   await fillBriefing(page, [nameOf('jun'), nameOf('kit')]);
   await expectNoBarriers(page);
   await shoot(page, 'briefing');

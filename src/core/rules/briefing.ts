@@ -57,7 +57,7 @@ export const BRIEFING_RULES = {
   ),
   'asks-oneself': rule(
     'permit',
-    (f) => `${f.person} asks and answers.`,
+    (f) => `${f.person} is named both as asking and as answering.`,
     ASKED,
     'Somebody else asks, or somebody else is asked.',
   ),
