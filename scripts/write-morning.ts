@@ -87,27 +87,19 @@ function spread(job: string, steps: readonly Step[], from: number): Entry[] {
   });
 }
 
-/** The briefing with those who sign on in a story, and who leads it; each question goes round. */
-function briefOnly(
-  command: Extract<Command, { kind: 'hold-briefing' }>,
-  then: readonly Later[],
-): Command {
-  const on = then.flatMap(([, , { kind, ...rest }]) =>
-    kind === 'sign-on' && 'person' in rest ? [rest.person] : [],
-  );
-  const present = [...new Set(['jun', ...on])];
-  const asked = present.filter((one) => one !== 'jun');
-  const of = (n: number) => asked[n % asked.length] ?? 'jun';
-  return {
-    ...command,
-    present,
-    points: command.points.map((point, n) => {
-      return { ...point, of: of(n), answer: ANSWERS[point.topic] ?? point.answer };
-    }),
-    looked: command.looked.map((one) => ({ ...one, by: 'jun' })),
-    weather: { air_c: 18 },
-  };
-}
+/** Whoever leads, and those who sign on in a story. */
+const listPresent = (then: readonly Later[]): string[] => {
+  const on = then.flatMap(([, , command]) => (command.kind === 'sign-on' ? [command.person] : []));
+  return [...new Set(['jun', ...on])];
+};
+
+/** A briefing with what people of Quillmere said. */
+const answer = (command: Extract<Command, { kind: 'hold-briefing' }>): Command => ({
+  ...command,
+  points: command.points.map((point) => {
+    return { ...point, answer: ANSWERS[point.topic] ?? point.answer };
+  }),
+});
 
 function tell(story: Story): Entry[] {
   const { job, work, yes = [], up } = story;
@@ -119,10 +111,11 @@ function tell(story: Story): Entry[] {
     typeof story.then === 'function'
       ? story.then(carryOut([['hana', screenOf(walked, yes)]], walked))
       : story.then;
-  const papers = permitSteps(walked, yes, instant(story.hatchAt)).map(([actor, command]): Step => {
+  const at = instant(story.hatchAt);
+  const papers = permitSteps(walked, yes, at, listPresent(then)).map(([actor, command]): Step => {
     if (command.kind === 'plan-entry')
       return [actor, { ...command, drilledAt: instant(-40 * 24 * 60) }];
-    if (command.kind === 'hold-briefing') return [actor, briefOnly(command, then)];
+    if (command.kind === 'hold-briefing') return [actor, answer(command)];
     if (command.kind !== 'issue-permit') return [actor, command];
     return [actor, { ...command, hours: undefined }];
   });

@@ -6,40 +6,37 @@
  */
 function keepEarlyPresses(): void {
   const root = document.documentElement;
-  let again: (() => void) | undefined;
+  let pressed: HTMLElement | undefined;
   /** A page that does not answer by then (ms) never will: its buttons are what they are. */
   const giveUp = 60_000;
   /** The work of a job answers a moment after the frame does (use-ready). */
-  const answers = (element: Element | undefined): boolean => {
+  const answers = (element: Element): boolean => {
+    if (performance.now() > giveUp) return true;
     const work = document.getElementById('workspace');
     const isOfWork =
       work !== null &&
-      element !== undefined &&
       (work.compareDocumentPosition(element) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
-    if (performance.now() > giveUp) return true;
     return 'awake' in root.dataset && (!isOfWork || 'ready' in root.dataset);
   };
-  let pressed: Element | undefined;
   const keep = (event: Event): void => {
     const at = event.target;
     if (!(at instanceof Element)) return;
+    // A form that names no address is the scripts' to send, on a page that never answers as well.
+    if (event.type === 'submit' && !at.hasAttribute('action')) event.preventDefault();
     const button = at.closest<HTMLElement>(event.type === 'submit' ? 'form' : 'button');
     if (button === null || answers(button)) return;
     event.preventDefault();
     event.stopImmediatePropagation();
     pressed = button;
-    again = () => {
-      if (button instanceof HTMLFormElement) button.requestSubmit();
-      else button.click();
-    };
   };
   window.addEventListener('click', keep, true);
   window.addEventListener('submit', keep, true);
   new MutationObserver(() => {
-    if (again === undefined || !answers(pressed)) return;
-    const press = again;
-    again = undefined;
-    press();
+    const button = pressed;
+    if (button === undefined || !answers(button)) return;
+    pressed = undefined;
+    if (button instanceof HTMLFormElement) button.requestSubmit();
+    else button.click();
   }).observe(root, { attributes: true, attributeFilter: ['data-awake', 'data-ready'] });
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_PRESENT } from '../core/briefing/briefing';
 import type { Db } from '../db';
 import { checkPin, pinSchema } from './pins';
 import { sharedDatabase } from './database';
@@ -11,7 +12,7 @@ const signature = z.strictObject({ person: z.string().min(1).max(80), pin: pinSc
 export const signaturesSchema = z.array(signature).max(4);
 
 /** The same on a job, where everybody at a briefing signs, and whoever recorded it. */
-export const jobSignaturesSchema = z.array(signature).max(61);
+export const jobSignaturesSchema = z.array(signature).max(MOST_PRESENT + 1);
 
 /** Those that are asked for, one of each person: nothing else is worth checking a PIN. */
 export function pickSignatures(

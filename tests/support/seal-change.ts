@@ -596,6 +596,7 @@ export function permitSteps(
   state: DossierState,
   yes: readonly QuestionCode[] = [],
   now = START,
+  present: readonly string[] = CREW,
 ): Step[] {
   const screen: Step = ['hana', screenOf(state, yes)];
   const screened = carryOut([screen], state);
@@ -611,7 +612,7 @@ export function permitSteps(
     ...(screened && needsBarriers(screened, site) ? [SET_BARRIERS] : []),
     ...kitSteps(screened, now),
     ...cylinderSteps(screened),
-    ['jun', briefingOf(carryOut([assess], screened))],
+    ['jun', briefingOf(carryOut([assess], screened), present)],
     ['hana', { kind: 'issue-permit', hours: 8, briefed: true, performer: 'jun' }],
   ];
 }

@@ -1,14 +1,5 @@
 import { capitalise } from '../text';
-import {
-  addSun,
-  CHILL_LEVELS,
-  CHILL_RANGE,
-  computeAdjusted,
-  computeHeatIndex,
-  computeWindChill,
-  findWorkMinutes,
-  HEAT_LEVELS,
-} from '../space/climate';
+import { CHILL_RANGE, computeCold, computeHeat, SUN_WORDS } from '../space/climate';
 import { choice, defineCalculation, figure, number } from './define';
 
 const ZERO_C = 273.15;
@@ -35,22 +26,18 @@ export const heat = defineCalculation(
         atMost: 333.15,
       }),
       humidity: number('Relative humidity', 'RH', 'ratio', '%', 45, { atLeast: 0, atMost: 1 }),
-      sun: choice(
-        'Sun',
-        { none: 'in the shade or inside', part: 'partly cloudy', full: 'full sun' },
-        'full',
-      ),
+      sun: choice('Sun', SUN_WORDS, 'full'),
       effort: choice('Work', { light: 'light', moderate: 'moderate', heavy: 'heavy' }, 'moderate'),
     },
   },
   ({ temperature, humidity, sun, effort }) => {
     const celsius = temperature - ZERO_C;
-    const index = computeHeatIndex(celsius, humidity * 100);
-    const adjusted = computeAdjusted(celsius, humidity * 100, sun);
-    // Damper than the table goes: the index itself is read, and the sun added to it.
-    const readAt = adjusted ?? addSun(index, sun);
-    const minutes = findWorkMinutes(readAt, effort);
-    const level = HEAT_LEVELS.find(({ least }) => index >= least);
+    const { index, readAt, isBeyondTable, minutes, level } = computeHeat(
+      celsius,
+      humidity * 100,
+      sun,
+      effort,
+    );
     return {
       figures: [
         ...(minutes > 0
@@ -73,8 +60,8 @@ export const heat = defineCalculation(
           : minutes === 60
             ? 'No rest is asked for by the table beyond the usual breaks. Water and shade all the same.'
             : 'Rest in the shade, with water; nobody works alone.',
-        ...(level ? [`${capitalise(level.says)}.`] : []),
-        ...(adjusted === undefined
+        ...(level ? [`${capitalise(level)}.`] : []),
+        ...(isBeyondTable
           ? ['Damper than the table goes: it is read at what it feels like, which is the harsher.']
           : []),
       ],
@@ -106,12 +93,11 @@ export const windChill = defineCalculation(
     },
   },
   ({ temperature, wind }) => {
-    const feels = computeWindChill(temperature - ZERO_C, wind);
-    const level = CHILL_LEVELS.find(({ most }) => feels <= most);
+    const { chill: feels, level } = computeCold(temperature - ZERO_C, wind);
     return {
       figures: [figure('It feels like', 'Tw', feels + ZERO_C, 'temperature', 'degC', true)],
       notes: [
-        ...(level ? [`${capitalise(level.says)}.`] : []),
+        ...(level ? [`${capitalise(level)}.`] : []),
         ...(wind <= CHILL_RANGE.least_m_s ? ['In so little wind it feels as cold as it is.'] : []),
       ],
     };

@@ -30,6 +30,9 @@ export interface BriefedPoint {
   readonly answer: string;
 }
 
+/** Most people who are at one. */
+export const MOST_PRESENT = 60;
+
 /** A briefing as it was held. */
 export interface Briefing {
   /** Everybody who was there. */
@@ -91,16 +94,30 @@ function refuseLoads({ loads }: Briefing, values: SiteValues): Refusal[] {
   );
 }
 
-const nameLook = (what: LookCode) => LOOKS[what];
+/** Whose briefing it is. */
+interface Led {
+  /** Who asks, and records it. */
+  readonly actor: string;
+  /** Who leads the work. */
+  readonly performer: string;
+  readonly nameOf: (person: string) => string;
+}
+
+/** Refuses somebody who asks and is asked. */
+export const refuseOneself = (
+  asked: readonly string[],
+  { actor, nameOf }: Pick<Led, 'actor' | 'nameOf'>,
+): Refusal[] => (asked.includes(actor) ? [refuse('asks-oneself', { person: nameOf(actor) })] : []);
 
 /** Everything that is wrong with a briefing, before those who were there sign. */
 export function refuseBriefing(
   briefing: Briefing,
   agenda: Agenda,
   values: SiteValues,
-  nameOf: (person: string) => string,
+  led: Led,
 ): Refusal[] {
   const { present, points, looked, loads, weather } = briefing;
+  const { performer, nameOf } = led;
   const raised = new Set(points.map(({ topic }) => topic));
   const seen = new Set(looked.map(({ what }) => what));
   const absent = (person: string | undefined) =>
@@ -108,13 +125,20 @@ export function refuseBriefing(
       ? [refuse('not-at-briefing', { person: nameOf(person) })]
       : [];
   return [
+    ...(present.includes(performer)
+      ? []
+      : [refuse('leader-not-briefed', { person: nameOf(performer) })]),
+    ...refuseOneself(
+      points.map(({ of }) => of),
+      led,
+    ),
     ...agenda.topics
       .filter(({ code }) => !raised.has(code))
       .map(({ name }) => refuse('hazard-not-briefed', { hazard: name })),
     ...points.flatMap((point) => [...refusePoint(point), ...absent(point.of)]),
     ...agenda.looks
       .filter((what) => !seen.has(what))
-      .map((what) => refuse('briefing-not-looked', { what: nameLook(what) })),
+      .map((what) => refuse('briefing-not-looked', { what: LOOKS[what] })),
     ...looked.flatMap(({ by }) => absent(by)),
     ...(agenda.hasLoads && loads.length === 0 ? [refuse('load-unsaid')] : []),
     ...refuseLoads(briefing, values),

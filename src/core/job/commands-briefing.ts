@@ -1,18 +1,16 @@
 import { z } from 'zod';
-import { LOAD_WAY_CODES, LOOK_CODES } from '../briefing/briefing';
-import { EFFORTS, SUN, type Sun } from '../space/climate';
+import { LOAD_WAY_CODES, LOOK_CODES, MOST_PRESENT } from '../briefing/briefing';
+import { EFFORTS, SUN_CODES } from '../space/climate';
 import { id, words } from './fields';
 
 /** A hazard talked about: what was asked, of whom, and what they answered. */
 const POINT = { topic: words, question: words, answer: words };
 
-const suns = Object.keys(SUN) as [Sun, ...Sun[]];
-
 /** Commands about the briefing before the work. */
 export const BRIEFING_COMMANDS = [
   z.strictObject({
     kind: z.literal('hold-briefing'),
-    present: z.array(id).min(1).max(60),
+    present: z.array(id).min(1).max(MOST_PRESENT),
     points: z
       .array(z.strictObject({ ...POINT, of: id }))
       .min(1)
@@ -33,7 +31,7 @@ export const BRIEFING_COMMANDS = [
       air_c: z.number().min(-70).max(60),
       humidity: z.number().min(0).max(100).optional(),
       wind_m_s: z.number().min(0).max(60).optional(),
-      sun: z.enum(suns).optional(),
+      sun: z.enum(SUN_CODES).optional(),
       effort: z.enum(EFFORTS).optional(),
     }),
     beside: words,

@@ -126,7 +126,7 @@ export const isRepairedUnderPressure = ({ papers }: Dossier): boolean =>
   papers?.answers.pressurised === 'yes';
 
 /** What is repaired under pressure has its written clearance, while that counts. */
-export function gatePressureRepair(dossier: Dossier, now: string): Refusal[] {
+function gatePressureRepair(dossier: Dossier, now: string): Refusal[] {
   if (!isRepairedUnderPressure(dossier)) return [];
   const { pressureRepair } = dossier;
   if (!pressureRepair) return [refuse('pressure-repair-unwritten')];

@@ -1,5 +1,5 @@
 import { LOAD_WAYS, LOOKS } from '../briefing/briefing';
-import { APART_WAYS } from '../kit/cylinders';
+import { sayCylinders } from '../kit/cylinders';
 import { capitalise } from '../text';
 import { nameTopic } from './briefing';
 import { clockOf, namer, type Sheet, type SheetFacts } from './sheet-parts';
@@ -72,23 +72,18 @@ export function describeCylinders(
   { site }: SheetFacts,
 ): Sheet['blocks'] {
   const [name, clock] = [namer(site), clockOf(site)];
-  const rows: (readonly [string, string])[] = [];
-  if (cylinders) {
-    const { here, where, off_m, apart } = cylinders;
-    const oxygen = apart ? `; oxygen and fuel gas: ${APART_WAYS[apart]}` : '';
-    rows.push([
-      'Gas cylinders',
-      here
-        ? `${where}, ${off_m ?? '?'} m from the work${oxygen} (${name(cylinders.by)})`
-        : `none: ${where} (${name(cylinders.by)})`,
-    ]);
-  }
-  if (pressureRepair) {
-    const { what, bar, limits, until, by } = pressureRepair;
-    rows.push([
-      'Repaired under pressure',
-      `${what}, ${bar} bar, until ${clock(until)}: ${limits}. Cleared by ${name(by)}`,
-    ]);
-  }
+  const rows: (readonly [string, string])[] = [
+    ...(cylinders
+      ? [['Gas cylinders', `${sayCylinders(cylinders)} (${name(cylinders.by)})`] as const]
+      : []),
+    ...(pressureRepair
+      ? [
+          [
+            'Repaired under pressure',
+            `${pressureRepair.what}, ${pressureRepair.bar} bar, until ${clock(pressureRepair.until)}: ${pressureRepair.limits}. Cleared by ${name(pressureRepair.by)}`,
+          ] as const,
+        ]
+      : []),
+  ];
   return rows.length === 0 ? [] : [{ kind: 'facts', rows }];
 }

@@ -66,6 +66,14 @@ function refuseOxygen({ apart, apart_m = 0, clean }: CylinderCheck): Refusal[] {
   ];
 }
 
+/** How they stand, in words: on the screen and on paper. */
+export function sayCylinders({ here, where, off_m, apart }: CylinderCheck): string {
+  if (!here) return `none: ${where}`;
+  const off =
+    off_m === undefined ? 'nobody measured how far from the work' : `${off_m} m from the work`;
+  return `${where}, ${off}${apart ? `; oxygen and fuel gas: ${APART_WAYS[apart]}` : ''}`;
+}
+
 /** Everything that is wrong with the cylinders at a place. `isHot`: it is cut or welded there. */
 export function refuseCylinders(
   check: CylinderCheck,

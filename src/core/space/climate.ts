@@ -43,6 +43,9 @@ export const HEAT_LEVELS = [
   { least: toCelsius(80), says: 'caution: people tire sooner' },
 ] as const;
 
+/** From this air temperature on the heat index is looked at (°C). Source: NWS. */
+const HOT_FROM_C = toCelsius(REGRESSION_FROM_F);
+
 /** How hard the work is. */
 export const EFFORTS = ['light', 'moderate', 'heavy'] as const;
 export type Effort = (typeof EFFORTS)[number];
@@ -50,6 +53,12 @@ export type Effort = (typeof EFFORTS)[number];
 /** Where the sun is. Added to the air temperature (°F). Source: NIOSH 2017-127 (from memory). */
 export const SUN = { none: 0, part: 7, full: 13 } as const;
 export type Sun = keyof typeof SUN;
+export const SUN_CODES = Object.keys(SUN) as [Sun, ...Sun[]];
+export const SUN_WORDS: Readonly<Record<Sun, string>> = {
+  none: 'in the shade or inside',
+  part: 'partly cloudy',
+  full: 'full sun',
+};
 
 /** Added for humidity (°F), by the least humidity (%). Source: NIOSH 2017-127 (from memory); between two rows the higher. */
 const DAMP: readonly (readonly [upTo: number, fahrenheit: number])[] = [
@@ -62,7 +71,7 @@ const DAMP: readonly (readonly [upTo: number, fahrenheit: number])[] = [
 ];
 
 /** A temperature (°C) with the sun added, where the table of humidity has ended. */
-export const addSun = (celsius: number, sun: Sun): number => celsius + SUN[sun] / 1.8;
+const addSun = (celsius: number, sun: Sun): number => celsius + SUN[sun] / 1.8;
 
 /** Minutes of work in the hour; `STOP` where work is not to be done as it is. */
 type Minutes = number;
@@ -105,6 +114,24 @@ export function findWorkMinutes(adjusted: number, effort: Effort): number {
   return row?.[1 + EFFORTS.indexOf(effort)] ?? STOP;
 }
 
+/** Work in the heat, from air temperature (°C), relative humidity (%), sun and effort. */
+export function computeHeat(celsius: number, humidity: number, sun: Sun, effort: Effort) {
+  const index = computeHeatIndex(celsius, humidity);
+  const adjusted = computeAdjusted(celsius, humidity, sun);
+  // Damper than the table goes: the index itself is read, and the sun added to it.
+  const readAt = adjusted ?? addSun(index, sun);
+  return {
+    /** How it feels (°C). */
+    index,
+    /** What the table is read at (°C). */
+    readAt,
+    isBeyondTable: adjusted === undefined,
+    /** Work in each hour (min). */
+    minutes: findWorkMinutes(readAt, effort),
+    level: HEAT_LEVELS.find(({ least }) => index >= least)?.says,
+  };
+}
+
 /** Where the wind chill speaks: at or below 10 °C, in a wind above 4.8 km/h (m/s). */
 export const CHILL_RANGE = { most_c: 10, least_m_s: 4.8 / 3.6 } as const;
 
@@ -126,3 +153,15 @@ export const CHILL_LEVELS = [
   { most: -28, says: 'bare skin freezes within 10 to 30 minutes' },
   { most: -10, says: 'uncomfortable; cold hurts over a long stay' },
 ] as const;
+
+/** Work in the cold wind, from air temperature (°C) and the wind (m/s). */
+export function computeCold(celsius: number, wind: number) {
+  const chill = computeWindChill(celsius, wind);
+  return { chill, level: CHILL_LEVELS.find(({ most }) => chill <= most)?.says };
+}
+
+/** Whether an air temperature (°C) asks for a look at heat or at cold. */
+export function findStrain(celsius: number): 'heat' | 'cold' | undefined {
+  if (celsius >= HOT_FROM_C) return 'heat';
+  return celsius <= CHILL_RANGE.most_c ? 'cold' : undefined;
+}

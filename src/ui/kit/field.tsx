@@ -1,6 +1,9 @@
 import type { ReactNode } from 'react';
 import { PinInput } from './pin-input';
 
+/** A line is large enough for a gloved finger on a phone. */
+export const LINE_CLASS = 'input input-sm w-full max-sm:h-11 max-sm:text-base';
+
 /** A labelled text field of a small form. */
 export function TextField({
   label,
@@ -24,7 +27,7 @@ export function TextField({
         step="any"
         defaultValue={value}
         required={required}
-        className="input input-sm w-full max-sm:h-11 max-sm:text-base"
+        className={LINE_CLASS}
       />
     </label>
   );

@@ -1,4 +1,4 @@
-import { refuseBriefing, refusePoint } from '../../briefing/briefing';
+import { refuseBriefing, refuseOneself, refusePoint } from '../../briefing/briefing';
 import { adviseWeather } from '../../briefing/weather';
 import { refuse, type Refusal } from '../../rules/refuse';
 import { canBrief, findAgenda } from '../briefing';
@@ -23,35 +23,29 @@ export function decideBriefing(
   context: Context,
 ): Outcome {
   const { site, actor } = context;
-  const oneself = (asked: readonly string[]) =>
-    asked.includes(actor) ? [refuse('asks-oneself', { person: nameOf(context, actor) })] : [];
+  const named = { actor, nameOf: (person: string) => nameOf(context, person) };
   const early = canBrief(dossier) ? [] : [refuse('not-assessed')];
   switch (command.kind) {
-    case 'hold-briefing': {
-      const { performer } = dossier;
+    case 'hold-briefing':
       return {
         refusals: [
           ...early,
           ...command.present
             .filter((person) => !site.people.has(person))
             .map((person) => refuse('person-unknown', { person })),
-          ...(command.present.includes(performer)
-            ? []
-            : [refuse('leader-not-briefed', { person: nameOf(context, performer) })]),
-          ...oneself(command.points.map(({ of }) => of)),
-          ...refuseBriefing(command, findAgenda(dossier, site), site.values, (person) =>
-            nameOf(context, person),
-          ),
+          ...refuseBriefing(command, findAgenda(dossier, site), site.values, {
+            ...named,
+            performer: dossier.performer,
+          }),
         ],
         event: { ...command, kind: 'briefing-held', told: adviseWeather(command.weather).says },
       };
-    }
     case 'brief-latecomer':
       return {
         refusals: [
           ...early,
           ...requireHeard(dossier, context),
-          ...oneself([command.person]),
+          ...refuseOneself([command.person], named),
           ...refusePoint(command),
         ],
         event: { ...command, kind: 'latecomer-briefed' },

@@ -62,7 +62,8 @@ export function BriefingForm({
   /** Looked over before anybody types a PIN: what would be refused is said at once. */
   const send = (all: Filled) => {
     const command = toCommand(all);
-    const against = refuseBriefing(command, agenda, view.values, (id) => names[id] ?? id).map(
+    const led = { actor: me, performer, nameOf: (id: string) => names[id] ?? id };
+    const against = refuseBriefing(command, agenda, view.values, led).map(
       explainWith<Refusal['code']>(BRIEFING_RULES, view.values.zone),
     );
     setRefused(against);

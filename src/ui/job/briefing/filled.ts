@@ -1,7 +1,7 @@
 import type { LoadWay, LookCode } from '../../../core/briefing/briefing';
-import { HOT_FROM_C, type Weather } from '../../../core/briefing/weather';
+import type { Weather } from '../../../core/briefing/weather';
 import type { CommandOf } from '../../../core/job';
-import { CHILL_RANGE, type Effort, type Sun } from '../../../core/space/climate';
+import { findStrain, type Effort, type Sun } from '../../../core/space/climate';
 
 /** Nothing of it is used at this work. */
 export const NONE = 'none';
@@ -27,12 +27,11 @@ export function readWeather(filled: Partial<Filled>): Weather | undefined {
   const { air_c = '', humidity = '', wind_m_s = '', sun, effort } = filled;
   const air = toNumber(air_c);
   if (air === undefined || Number.isNaN(air)) return undefined;
-  const isHot = air >= HOT_FROM_C;
-  const isCold = air <= CHILL_RANGE.most_c;
+  const strain = findStrain(air);
   return {
     air_c: air,
-    ...(isHot ? { humidity: toNumber(humidity), sun, effort } : {}),
-    ...(isCold ? { wind_m_s: toNumber(wind_m_s) } : {}),
+    ...(strain === 'heat' ? { humidity: toNumber(humidity), sun, effort } : {}),
+    ...(strain === 'cold' ? { wind_m_s: toNumber(wind_m_s) } : {}),
   };
 }
 

@@ -3,8 +3,9 @@
 import { Trash2 } from 'lucide-react';
 import { LOOKS, type LookCode } from '../../../core/briefing/briefing';
 import { capitalise } from '../../../core/text';
+import { LINE_CLASS, LIST_CLASS } from '../../kit/field';
 import { NONE } from './filled';
-import { FIELD, LINES, LIST, type PartProps } from './parts';
+import { LINES, type PartProps } from './parts';
 
 /** One hazard: what is asked, of whom, and what they answer. */
 export function PointLine({
@@ -51,7 +52,7 @@ export function PointLine({
       </label>
       <label className="flex flex-col text-sm">
         Asked of
-        <select required className={LIST} {...register(`${at}.of`)}>
+        <select required className={LIST_CLASS} {...register(`${at}.of`)}>
           <option value="">who?</option>
           {there.map(({ id, name: of }) => (
             <option key={id} value={id}>
@@ -62,7 +63,7 @@ export function PointLine({
       </label>
       <label className="flex flex-col text-sm">
         What they answered
-        <input required className={FIELD} {...register(`${at}.answer`)} />
+        <input required className={LINE_CLASS} {...register(`${at}.answer`)} />
       </label>
     </fieldset>
   );
@@ -89,7 +90,7 @@ export function LookLine({
       <select
         aria-label={`Who looked at ${LOOKS[what]}`}
         required={isAsked}
-        className={LIST}
+        className={LIST_CLASS}
         {...register(`${at}.by`)}
       >
         {isAsked ? <option value="">who looked?</option> : <option value="">not used</option>}
@@ -105,7 +106,7 @@ export function LookLine({
           aria-label={`What was seen of ${LOOKS[what]}`}
           placeholder="what was seen"
           required
-          className={FIELD}
+          className={LINE_CLASS}
           {...register(`${at}.seen`)}
         />
       )}

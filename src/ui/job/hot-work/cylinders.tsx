@@ -4,9 +4,11 @@ import { useState } from 'react';
 import {
   APART_WAYS,
   CYLINDER_LIFTS,
+  sayCylinders,
   type ApartWay,
   type CylinderLift,
 } from '../../../core/kit/cylinders';
+import { capitalise } from '../../../core/text';
 import { useCommand } from '../../command/use-command';
 import { CheckField, ChoiceField, SmallForm, TextField } from '../../kit/field';
 import { Instant } from '../../kit/moment';
@@ -58,10 +60,8 @@ export function Cylinders({ view, names }: DossierProps) {
       <h3 className="font-bold">Gas cylinders</h3>
       {cylinders && (
         <p className="text-sm">
-          {cylinders.here
-            ? `${cylinders.where}, ${cylinders.off_m} m from the work.`
-            : `None here: ${cylinders.where}.`}{' '}
-          Looked at by {names[cylinders.by] ?? cylinders.by}, <Instant at={cylinders.at} />.
+          {capitalise(sayCylinders(cylinders))}. Looked at by {names[cylinders.by] ?? cylinders.by},{' '}
+          <Instant at={cylinders.at} />.
         </p>
       )}
       <details open={!cylinders}>
